@@ -1,0 +1,57 @@
+import js from "@eslint/js";
+import jsxA11y from "eslint-plugin-jsx-a11y";
+import reactHooks from "eslint-plugin-react-hooks";
+import { defineConfig, globalIgnores } from "eslint/config";
+import tseslint from "typescript-eslint";
+
+const TESTS = ["**/*.test.{ts,tsx}", "e2e/**/*.ts"];
+
+export default defineConfig(
+  globalIgnores(["build", ".react-router", "public", "node_modules", "test-results", "playwright-report"]),
+  js.configs.recommended,
+  {
+    files: ["**/*.{ts,tsx}"],
+    extends: [tseslint.configs.strictTypeChecked],
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      "@typescript-eslint/restrict-template-expressions": ["error", { allowNumber: false }],
+      "@typescript-eslint/no-unused-vars": ["error", { argsIgnorePattern: "^_", varsIgnorePattern: "^_" }],
+      "@typescript-eslint/consistent-type-imports": "error",
+      // Positions in texts count code points (W3C Web Annotation), which is what spreading a string gives.
+      "@typescript-eslint/no-misused-spread": "off",
+      "max-lines": ["warn", { max: 400, skipBlankLines: true }],
+      "max-params": ["error", 5],
+    },
+  },
+  {
+    files: ["app/**/*.{ts,tsx}"],
+    extends: [reactHooks.configs.flat.recommended, jsxA11y.flatConfigs.recommended],
+    rules: {
+      "react-hooks/incompatible-library": "off",
+      // A field takes the focus only when the person has just opened it by a key or a press.
+      "jsx-a11y/no-autofocus": "off",
+    },
+  },
+  {
+    files: ["core/**/*.ts"],
+    ignores: TESTS,
+    rules: {
+      "max-lines-per-function": ["error", { max: 60, skipBlankLines: true, skipComments: true }],
+      "no-restricted-globals": ["error", "window", "document", "fetch", "setTimeout", "crypto"],
+      "no-restricted-properties": [
+        "error",
+        { object: "Date", property: "now", message: "Time is handed in." },
+        { object: "Math", property: "random", message: "Chance is handed in." },
+      ],
+      "no-restricted-syntax": [
+        "error",
+        { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: "Time is handed in." },
+      ],
+      "@typescript-eslint/no-explicit-any": "error",
+    },
+  },
+  {
+    files: ["scripts/**/*.mjs", "demo/make/**/*.mjs", "*.mjs", "*.cjs"],
+    languageOptions: { globals: { process: "readonly", console: "readonly", module: "writable" } },
+  },
+);

@@ -1,0 +1,41 @@
+import { defineConfig } from "@playwright/test";
+
+const PORT = 4391;
+
+export default defineConfig({
+  testDir: "e2e",
+  testIgnore: "screenshots/**",
+  fullyParallel: true,
+  workers: 2,
+  timeout: 90_000,
+  expect: { timeout: 10_000 },
+  forbidOnly: true,
+  reporter: [["list"], ["json", { outputFile: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ?? "test-results/e2e.json" }]],
+  outputDir: "test-results/e2e",
+  use: {
+    baseURL: `http://127.0.0.1:${String(PORT)}`,
+    viewport: { width: 1280, height: 800 },
+    timezoneId: "Europe/Berlin",
+    locale: "en-GB",
+    actionTimeout: 10_000,
+    trace: "retain-on-failure",
+    launchOptions: {
+      executablePath: "/usr/bin/chromium",
+      args: [
+        "--no-sandbox",
+        "--disable-gpu",
+        "--disable-quic",
+        "--no-first-run",
+        "--disable-background-networking",
+        "--disable-component-update",
+        "--disable-sync",
+      ],
+    },
+  },
+  webServer: {
+    command: "node scripts/serve.mjs",
+    url: `http://127.0.0.1:${String(PORT)}/`,
+    env: { PORT: String(PORT) },
+    reuseExistingServer: false,
+  },
+});

@@ -1,0 +1,76 @@
+// npm test: everything a change must pass. Ends with one line, "N passed, N failed".
+import { existsSync, readFileSync, rmSync } from "node:fs";
+import { build, prepare } from "./build.mjs";
+import { at, bin, run } from "./shell.mjs";
+
+const results = [];
+const note = (name, passed, failed) => {
+  results.push({ name, passed, failed });
+  console.log(`-- ${name}: ${passed} passed, ${failed} failed`);
+};
+const check = (name, command, args) => {
+  console.log(`\n== ${name}`);
+  const ok = run(command, args) === 0;
+  note(name, ok ? 1 : 0, ok ? 0 : 1);
+  return ok;
+};
+
+function findChromium() {
+  const places = ["/usr/bin/chromium", "/usr/bin/chromium-browser"];
+  if (places.some((place) => existsSync(place))) return;
+  console.log("Installing Chromium from Debian's packages");
+  run("apt-get", ["update", "-qq"]);
+  run("apt-get", ["install", "-y", "-qq", "chromium"], { env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" } });
+}
+
+/** Counts from a JSON report; a run that left none counts as one failure. */
+function countReport(name, file, read) {
+  if (!existsSync(file)) return note(name, 0, 1);
+  const { passed, failed } = read(JSON.parse(readFileSync(file, "utf8")));
+  note(name, passed, failed);
+}
+
+prepare();
+findChromium();
+rmSync(at("test-results"), { recursive: true, force: true });
+
+check("types: routes", bin("react-router"), ["typegen"]);
+check("types", bin("tsc"), ["-b"]);
+check("lint", bin("eslint"), [".", "--max-warnings", "0"]);
+check("format", bin("prettier"), ["--check", ".", "--log-level", "warn"]);
+check("layers", bin("depcruise"), [
+  "--config",
+  "layers.cjs",
+  "app",
+  "core",
+  "storage",
+  "workers",
+  "demo",
+  "e2e",
+  "server",
+]);
+
+console.log("\n== unit tests");
+const unitReport = at("test-results", "unit.json");
+run(bin("vitest"), ["run", "--reporter=default", "--reporter=json", `--outputFile.json=${unitReport}`]);
+countReport("unit tests", unitReport, (report) => ({
+  passed: report.numPassedTests,
+  failed:
+    report.numFailedTests + report.numFailedTestSuites - (report.numFailedTests > 0 ? report.numFailedTestSuites : 0),
+}));
+
+console.log("\n== build");
+build();
+note("build", 1, 0);
+
+console.log("\n== end-to-end tests");
+const browserReport = at("test-results", "e2e.json");
+run(bin("playwright"), ["test"], { env: { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: browserReport } });
+countReport("end-to-end tests", browserReport, ({ stats }) => ({
+  passed: stats.expected,
+  failed: stats.unexpected + stats.flaky,
+}));
+
+const total = (key) => results.reduce((sum, result) => sum + result[key], 0);
+console.log(`\n${total("passed")} passed, ${total("failed")} failed`);
+process.exit(total("failed") === 0 ? 0 : 1);

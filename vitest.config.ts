@@ -1,0 +1,8 @@
+import { defineConfig } from "vitest/config";
+
+export default defineConfig({
+  test: {
+    include: ["{app,core,storage,workers,demo,server}/**/*.test.{ts,tsx}"],
+    environment: "node",
+  },
+});
