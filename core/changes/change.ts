@@ -1,0 +1,71 @@
+import { z } from "zod";
+import type { AssignmentId, ChangeId, Instant, MarkerId, Result, StudentId } from "#core/kernel";
+import { idField, instantField, TABLE_NAMES, type CourseState, type TableName } from "#core/model";
+import type { ScoreIssue } from "#core/scoring";
+import type { ConflictIssue, Patch } from "./patch";
+
+/** One change of a course: what it does to the records, who made it and when, and its line in the journal. */
+export interface Change {
+  readonly id: ChangeId;
+  readonly type: string;
+  readonly at: Instant;
+  readonly by: MarkerId;
+  /** Plain words for the journal and for the name of its undo. */
+  readonly line: string;
+  readonly patches: readonly Patch[];
+}
+
+const fieldsSchema = z.record(z.string(), z.unknown()).nullable();
+const tableSchema = z.custom<TableName>((value) => TABLE_NAMES.includes(value as TableName));
+
+/** Checks a change that comes from outside, such as a course file. */
+export const changeSchema: z.ZodType<Change> = z.object({
+  id: idField("change"),
+  type: z.string(),
+  at: instantField,
+  by: idField("marker"),
+  line: z.string(),
+  patches: z.array(z.object({ table: tableSchema, id: z.string(), before: fieldsSchema, after: fieldsSchema })),
+});
+
+/** Why a command is refused; the screen makes the sentence. */
+export type ChangeIssue =
+  | ScoreIssue
+  | ConflictIssue
+  | { readonly code: "input_not_valid"; readonly path: string; readonly message: string }
+  | { readonly code: "unknown_record"; readonly what: string; readonly id: string }
+  | { readonly code: "seen_differs"; readonly seen: string; readonly present: string }
+  | { readonly code: "student_is_missing"; readonly canConfirm: true }
+  | { readonly code: "student_is_excused"; readonly canConfirm: true }
+  | { readonly code: "no_rubric_level"; readonly digit: number }
+  | { readonly code: "nothing_to_change" }
+  | { readonly code: "nothing_to_release" }
+  | { readonly code: "time_is_past"; readonly at: Instant }
+  | { readonly code: "number_taken"; readonly number: string }
+  | { readonly code: "name_taken"; readonly name: string }
+  | { readonly code: "nothing_to_undo" }
+  | { readonly code: "nothing_to_redo" };
+
+/** What the core is handed from outside: time, author and fresh ids are never fetched inside. */
+export interface Context {
+  readonly at: Instant;
+  readonly by: MarkerId;
+  /** A text that was never given out before. */
+  readonly fresh: () => string;
+}
+
+export interface Prepared {
+  readonly patches: readonly Patch[];
+  readonly line: string;
+}
+
+export interface PaperPlace {
+  readonly assignmentId: AssignmentId;
+  readonly studentId: StudentId;
+}
+
+/** A kind of change: its input's schema and the pure function that answers what it would do, or why not. */
+export interface CommandKind<I> {
+  readonly input: z.ZodType<I>;
+  readonly prepare: (state: CourseState, input: I, context: Context) => Result<Prepared, ChangeIssue>;
+}

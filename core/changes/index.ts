@@ -1,0 +1,15 @@
+export { type Change, type ChangeIssue, type Context } from "./change";
+export { entryText } from "./entry-text";
+export {
+  advance,
+  EMPTY_HISTORY,
+  ENTRY_SCHEMA,
+  entrySchema,
+  prepareStep,
+  type Entry,
+  type History,
+  type HistoryStep,
+} from "./history";
+export { applyPatches, invertPatches, type Patch } from "./patch";
+export { parseCommand, prepareChange, runCommand, type Command, type CommandType } from "./registry";
+export { previewEntry } from "./set-score";

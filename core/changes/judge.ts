@@ -1,0 +1,115 @@
+import { z } from "zod";
+import { ok, parseDecimal, refuse, type Result } from "#core/kernel";
+import {
+  commentField,
+  idField,
+  judgementOf,
+  resultOf,
+  rubricOf,
+  type CourseState,
+  type Criterion,
+  type Rubric,
+} from "#core/model";
+import { checkPoints, levelAt, proposedPoints, steppedPoints } from "#core/scoring";
+import type { ChangeIssue, CommandKind, PaperPlace } from "./change";
+import { checkSeen, excerpt, finish, paperAt, put, type Paper } from "./draft";
+
+const place = {
+  assignmentId: idField("assignment"),
+  studentId: idField("student"),
+  criterionId: idField("criterion"),
+};
+
+const judgeInput = z.object({
+  ...place,
+  verdict: z.discriminatedUnion("kind", [
+    /** The level by its number from 1, lowest first. */
+    z.object({ kind: z.literal("level"), digit: z.number().int() }),
+    z.object({ kind: z.literal("points"), text: z.string().max(60) }),
+    /** One step of the ruler, from where it stands when the command is carried out. */
+    z.object({ kind: z.literal("step"), direction: z.union([z.literal(1), z.literal(-1)]) }),
+    z.object({ kind: z.literal("notApplicable") }),
+    z.object({ kind: z.literal("open") }),
+  ]),
+  /** The person was asked about something unusual and goes on: points between levels, a missing or excused student. */
+  confirmed: z.boolean().optional(),
+});
+
+/** Judges one criterion: by level, by points, not applicable, or open again. */
+export const judge: CommandKind<z.infer<typeof judgeInput>> = {
+  input: judgeInput,
+  prepare: (state, { verdict, criterionId, confirmed = false, ...where }) => {
+    const found = criterionAt(state, where, criterionId);
+    if (!found.ok) return found;
+    const result = resultOf(state, where.assignmentId, where.studentId);
+    const gives = verdict.kind !== "open" && verdict.kind !== "notApplicable";
+    if (gives && result.decision !== null && !confirmed) {
+      return refuse({
+        code: result.decision === "missing" ? "student_is_missing" : "student_is_excused",
+        canConfirm: true,
+      });
+    }
+    const standing = gives ? put(state, "results", { ...result, decision: null }) : null;
+    const { paper, rubric, criterion } = found.value;
+    const present = judgementOf(state, where.assignmentId, where.studentId, criterionId);
+    const store = (points: typeof present.points, notApplicable: boolean, words: string) =>
+      finish(
+        `${paper.title}: ${criterion.name} ${words}`,
+        put(state, "judgements", { ...present, points, notApplicable }),
+        standing,
+      );
+    switch (verdict.kind) {
+      case "open":
+        return store(null, false, "open");
+      case "notApplicable":
+        return store(null, true, "not applicable");
+      case "level": {
+        const level = criterion.levels[verdict.digit - 1];
+        if (!level) return refuse({ code: "no_rubric_level", digit: verdict.digit });
+        const points = proposedPoints(rubric, criterion, level);
+        return store(points, false, `${level.name}, ${points}`);
+      }
+      case "step": {
+        const points = steppedPoints(criterion, present.points, verdict.direction);
+        return store(points, false, points);
+      }
+      case "points": {
+        const typed = parseDecimal(verdict.text);
+        if (!typed.ok) return typed;
+        const points = checkPoints(criterion, typed.value, confirmed);
+        if (!points.ok) return points;
+        const level = levelAt(criterion, points.value);
+        return store(points.value, false, level ? `${level.name}, ${points.value}` : points.value);
+      }
+    }
+  },
+};
+
+const commentInput = z.object({ ...place, comment: commentField, seen: z.string().optional() });
+
+/** Writes the comment that stands under one criterion. */
+export const setCriterionComment: CommandKind<z.infer<typeof commentInput>> = {
+  input: commentInput,
+  prepare: (state, { criterionId, comment, seen, ...where }) => {
+    const found = criterionAt(state, where, criterionId);
+    if (!found.ok) return found;
+    const present = judgementOf(state, where.assignmentId, where.studentId, criterionId);
+    const known = checkSeen(seen, present.comment);
+    if (!known.ok) return known;
+    const line = `${found.value.paper.title}: comment on ${found.value.criterion.name} "${excerpt(comment)}"`;
+    return finish(line, put(state, "judgements", { ...present, comment }));
+  },
+};
+
+function criterionAt(
+  state: CourseState,
+  where: PaperPlace,
+  criterionId: Criterion["id"],
+): Result<{ paper: Paper; rubric: Rubric; criterion: Criterion }, ChangeIssue> {
+  const paper = paperAt(state, where);
+  if (!paper.ok) return paper;
+  const rubric = rubricOf(state, paper.value.assignment);
+  const criterion = rubric?.criteria.find(({ id }) => id === criterionId);
+  if (!rubric || !criterion) return refuse({ code: "unknown_record", what: "criterion", id: criterionId });
+  return ok({ paper: paper.value, rubric, criterion });
+}

@@ -1,0 +1,92 @@
+import { z } from "zod";
+import { ok, refuse, type Id, type Result } from "#core/kernel";
+import { commentField, handInOf, idField, noteSchema, rubricOf, type CourseState, type Note } from "#core/model";
+import type { ChangeIssue, CommandKind } from "./change";
+import { checkSeen, excerpt, finish, paperAt, put, type Paper } from "./draft";
+import { patchBetween } from "./patch";
+
+const addInput = noteSchema.pick({
+  assignmentId: true,
+  studentId: true,
+  fileId: true,
+  mark: true,
+  target: true,
+  criterionId: true,
+  body: true,
+});
+
+/** Puts a note on a place in the work; with a criterion it is evidence for it. */
+export const addNote: CommandKind<z.infer<typeof addInput>> = {
+  input: addInput,
+  prepare: (state, note, { at, by, fresh }) => {
+    const paper = paperAt(state, note);
+    if (!paper.ok) return paper;
+    const files =
+      handInOf(state, note.assignmentId, note.studentId)?.attempts.flatMap((attempt) => attempt.files) ?? [];
+    if (!files.some((file) => file.id === note.fileId)) {
+      return refuse({ code: "unknown_record", what: "file", id: note.fileId });
+    }
+    const criterion = checkCriterion(state, paper.value, note.criterionId);
+    if (!criterion.ok) return criterion;
+    const record: Note = { ...note, id: `note:${fresh()}` as Id<"note">, createdAt: at, by };
+    return finish(`${paper.value.title}: ${nameOf(record)}`, put(state, "notes", record));
+  },
+};
+
+const editInput = z.object({
+  noteId: idField("note"),
+  body: commentField.optional(),
+  criterionId: idField("criterion").nullable().optional(),
+  seen: z.string().optional(),
+});
+
+/** Rewrites a note, or links it to another criterion. */
+export const editNote: CommandKind<z.infer<typeof editInput>> = {
+  input: editInput,
+  prepare: (state, { noteId, body, criterionId, seen }) => {
+    const found = noteAt(state, noteId);
+    if (!found.ok) return found;
+    const { note, paper } = found.value;
+    const known = checkSeen(seen, note.body);
+    if (!known.ok) return known;
+    const criterion = checkCriterion(state, paper, criterionId ?? null);
+    if (!criterion.ok) return criterion;
+    const next: Note = {
+      ...note,
+      body: body ?? note.body,
+      criterionId: criterionId === undefined ? note.criterionId : criterionId,
+    };
+    return finish(`${paper.title}: ${nameOf(next)} edited`, put(state, "notes", next));
+  },
+};
+
+const removeInput = z.object({ noteId: idField("note") });
+
+export const removeNote: CommandKind<z.infer<typeof removeInput>> = {
+  input: removeInput,
+  prepare: (state, { noteId }) => {
+    const found = noteAt(state, noteId);
+    if (!found.ok) return found;
+    const { note, paper } = found.value;
+    return finish(`${paper.title}: ${nameOf(note)} deleted`, patchBetween("notes", noteId, note, null));
+  },
+};
+
+function nameOf(note: Note): string {
+  const kind = { highlight: "note", strikeout: "strike-out", pin: "pinned note" }[note.mark];
+  const words = note.body || (note.target.kind === "passage" ? note.target.exact : "");
+  return words ? `${kind} "${excerpt(words)}"` : kind;
+}
+
+function noteAt(state: CourseState, noteId: Note["id"]): Result<{ note: Note; paper: Paper }, ChangeIssue> {
+  const note = state.notes[noteId];
+  if (!note) return refuse({ code: "unknown_record", what: "note", id: noteId });
+  const paper = paperAt(state, note);
+  return paper.ok ? ok({ note, paper: paper.value }) : paper;
+}
+
+function checkCriterion(state: CourseState, paper: Paper, id: Note["criterionId"]): Result<null, ChangeIssue> {
+  if (id === null) return ok(null);
+  const known = rubricOf(state, paper.assignment)?.criteria.some((criterion) => criterion.id === id);
+  return known ? ok(null) : refuse({ code: "unknown_record", what: "criterion", id });
+}

@@ -1,0 +1,78 @@
+import type { z } from "zod";
+import { ok, refuse, type Id, type Result } from "#core/kernel";
+import type { CourseState } from "#core/model";
+import { addHandIn } from "./add-hand-in";
+import type { Change, ChangeIssue, CommandKind, Context } from "./change";
+import { judge, setCriterionComment } from "./judge";
+import { addNote, editNote, removeNote } from "./notes";
+import { applyPatches } from "./patch";
+import { addAssignment, addCategory, addStudents, startCourse } from "./plan";
+import { release, releaseDue, seal, timeRelease } from "./release";
+import { setScore } from "./set-score";
+import { setComment, setLateness, setStanding } from "./set-standing";
+
+/** Every kind of change there is, by name. */
+const commandKinds = {
+  addAssignment,
+  addCategory,
+  addHandIn,
+  addNote,
+  addStudents,
+  editNote,
+  judge,
+  release,
+  releaseDue,
+  removeNote,
+  seal,
+  setComment,
+  setCriterionComment,
+  setLateness,
+  setScore,
+  setStanding,
+  startCourse,
+  timeRelease,
+} as const;
+
+export type CommandType = keyof typeof commandKinds;
+type InputOf<T extends CommandType> = z.infer<(typeof commandKinds)[T]["input"]>;
+/** A command as data: its type and the fields of its input. */
+export type Command = { [T in CommandType]: { readonly type: T } & InputOf<T> }[CommandType];
+
+const isCommandType = (value: unknown): value is CommandType =>
+  typeof value === "string" && Object.hasOwn(commandKinds, value);
+
+/** Checks the shape of a command that comes from outside. */
+export function parseCommand(data: unknown): Result<Command, ChangeIssue> {
+  const type: unknown = typeof data === "object" && data !== null && "type" in data ? data.type : undefined;
+  if (!isCommandType(type)) return refuse({ code: "input_not_valid", path: "type", message: "no such command" });
+  const parsed = commandKinds[type].input.safeParse(data);
+  if (parsed.success) return ok({ type, ...parsed.data } as Command);
+  const first = parsed.error.issues[0];
+  return refuse({
+    code: "input_not_valid",
+    path: first?.path.join(".") ?? "",
+    message: first?.message ?? "not valid",
+  });
+}
+
+/** Works out what a command would do to a state, as a change that can be applied, kept and undone; or why not. */
+export function prepareChange(state: CourseState, command: Command, context: Context): Result<Change, ChangeIssue> {
+  const { type, ...input } = command;
+  const kind = commandKinds[type] as CommandKind<unknown>;
+  const prepared = kind.prepare(state, input, context);
+  if (!prepared.ok) return prepared;
+  const id = `change:${context.fresh()}` as Id<"change">;
+  return ok({ id, type, at: context.at, by: context.by, ...prepared.value });
+}
+
+/** Prepares and applies in one go. */
+export function runCommand(
+  state: CourseState,
+  command: Command,
+  context: Context,
+): Result<{ readonly state: CourseState; readonly change: Change }, ChangeIssue> {
+  const change = prepareChange(state, command, context);
+  if (!change.ok) return change;
+  const next = applyPatches(state, change.value.patches);
+  return next.ok ? ok({ state: next.value, change: change.value }) : next;
+}

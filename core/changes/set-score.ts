@@ -1,0 +1,111 @@
+import { z } from "zod";
+import { ok, refuse, type Decimal, type Result } from "#core/kernel";
+import { idField, resultOf, type CourseState, type ResultRecord } from "#core/model";
+import { checkScore, parseEntry, type Entry } from "#core/scoring";
+import { figureOf, figuresOf } from "#core/totals";
+import { entryText } from "./entry-text";
+import type { ChangeIssue, CommandKind } from "./change";
+import { checkSeen, finish, paperAt, put, type Paper } from "./draft";
+
+const input = z.object({
+  assignmentId: idField("assignment"),
+  studentId: idField("student"),
+  /** The entry language of the gradebook. */
+  text: z.string().max(60),
+  /** The entry this screen showed before; left out where nothing was shown. */
+  seen: z.string().optional(),
+  /** The person was asked about an unusual value and keeps it. */
+  confirmed: z.boolean().optional(),
+});
+
+/** Types a score, a lateness or a standing: `17.5`, `17.5 l2`, `m`, `x`, `-`. */
+export const setScore: CommandKind<z.infer<typeof input>> = {
+  input,
+  prepare: (state, { assignmentId, studentId, text, seen, confirmed = false }) => {
+    const paper = paperAt(state, { assignmentId, studentId });
+    if (!paper.ok) return paper;
+    const entry = parseEntry(text);
+    if (!entry.ok) return entry;
+    const known = checkSeen(seen, entryText(state, assignmentId, studentId));
+    if (!known.ok) return known;
+    const next = withEntry(state, paper.value, entry.value, confirmed);
+    return next.ok ? finish(lineOf(paper.value, entry.value, next.value), put(state, "results", next.value)) : next;
+  },
+};
+
+function withEntry(
+  state: CourseState,
+  paper: Paper,
+  entry: Entry,
+  confirmed: boolean,
+): Result<ResultRecord, ChangeIssue> {
+  const result = resultOf(state, paper.assignment.id, paper.student.id);
+  switch (entry.kind) {
+    case "missing":
+    case "excused":
+      return ok({ ...result, decision: entry.kind });
+    case "late":
+      return ok({ ...result, unitsLate: entry.unitsLate });
+    case "clear":
+      return ok(cleared(result));
+    case "score": {
+      const points = checkScore(entry.points, paper.assignment, confirmed);
+      if (!points.ok) return points;
+      if (result.decision !== null && !confirmed) {
+        const code = result.decision === "missing" ? "student_is_missing" : "student_is_excused";
+        return refuse({ code, canConfirm: true });
+      }
+      return ok(scored(state, paper, { ...result, decision: null }, entry.points, entry.unitsLate));
+    }
+  }
+}
+
+/** One gesture takes back one thing: first a standing, then a figure set by hand, then a typed score, then lateness. */
+function cleared(result: ResultRecord): ResultRecord {
+  if (result.decision !== null) return { ...result, decision: null };
+  if (result.setByHand !== null) return { ...result, setByHand: null };
+  if (result.score !== null) return { ...result, score: null };
+  return { ...result, unitsLate: null };
+}
+
+/** Where a rubric has already given a score, a typed one is set by hand beside it; it is never overwritten. */
+function scored(
+  state: CourseState,
+  { assignment, student }: Paper,
+  result: ResultRecord,
+  points: Decimal,
+  units: number | null,
+): ResultRecord {
+  const late = units ?? result.unitsLate;
+  const byRubric = figuresOf(state).figure(assignment.id, student.id).rubric?.score != null && result.score === null;
+  return byRubric
+    ? { ...result, setByHand: points, unitsLate: late }
+    : { ...result, score: points, setByHand: null, unitsLate: late };
+}
+
+function lineOf({ title }: Paper, entry: Entry, next: ResultRecord): string {
+  if (entry.kind === "missing" || entry.kind === "excused") return `${title}: ${entry.kind}`;
+  if (entry.kind === "late") return `${title}: late by ${String(entry.unitsLate)}`;
+  if (entry.kind === "clear") return `${title}: cleared`;
+  const late = entry.unitsLate === null ? "" : `, late by ${String(entry.unitsLate)}`;
+  return `${title}: ${next.setByHand === null ? "score" : "set by hand"} ${entry.points}${late}`;
+}
+
+/** What an entry would come to, for the hint beside a cell that is being typed in. */
+export function previewEntry(
+  state: CourseState,
+  place: {
+    readonly assignmentId: z.infer<typeof input>["assignmentId"];
+    readonly studentId: z.infer<typeof input>["studentId"];
+  },
+  text: string,
+): Result<{ readonly entry: Entry; readonly figure: ReturnType<typeof figureOf> }, ChangeIssue> {
+  const paper = paperAt(state, place);
+  if (!paper.ok) return paper;
+  const entry = parseEntry(text);
+  if (!entry.ok) return entry;
+  const next = withEntry(state, paper.value, entry.value, false);
+  if (!next.ok) return next;
+  const after = { ...state, results: { ...state.results, [next.value.id]: next.value } };
+  return ok({ entry: entry.value, figure: figureOf(after, paper.value.assignment, place.studentId) });
+}

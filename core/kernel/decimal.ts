@@ -1,0 +1,73 @@
+import { refuse, ok, type Result } from "./result";
+import { ratio, type Exact } from "./exact";
+
+declare const decimalBrand: unique symbol;
+/** A decimal as entered, in canonical text: no leading zeros, no trailing zeros, no plus sign, at most 4 places. */
+export type Decimal = string & { readonly [decimalBrand]: true };
+
+/** Places kept of an entered figure (handbook, section 1). */
+const MAXIMUM_PLACES = 4;
+/** Digits before the point; far above any course, it keeps a slip of the hand out of the totals. */
+const MAXIMUM_WHOLE_DIGITS = 9;
+
+export type DecimalIssue =
+  | { readonly code: "not_a_number"; readonly text: string }
+  | { readonly code: "too_many_places"; readonly text: string; readonly maximum: number }
+  | { readonly code: "too_large"; readonly text: string };
+
+/**
+ * Reads a figure as a person types it: `17`, `17.5`, `17,5`, `.5`, `-2`. Exponents and grouped thousands are refused,
+ * because they are far more often a slip than a score.
+ */
+export function parseDecimal(text: string): Result<Decimal, DecimalIssue> {
+  const typed = text.trim();
+  const match = /^([+-]?)(\d*)(?:[.,](\d*))?$/.exec(typed);
+  const wholePart = match?.[2] ?? "";
+  const places = match?.[3] ?? "";
+  if (!match || wholePart + places === "") return refuse({ code: "not_a_number", text: typed });
+  const kept = places.replace(/0+$/, "");
+  if (kept.length > MAXIMUM_PLACES) return refuse({ code: "too_many_places", text: typed, maximum: MAXIMUM_PLACES });
+  const digits = wholePart.replace(/^0+(?=\d)/, "") || "0";
+  if (digits.length > MAXIMUM_WHOLE_DIGITS) return refuse({ code: "too_large", text: typed });
+  const magnitude = kept === "" ? digits : `${digits}.${kept}`;
+  return ok((match[1] === "-" && magnitude !== "0" ? `-${magnitude}` : magnitude) as Decimal);
+}
+
+/** A decimal written in the program itself. @throws RangeError when the text is not one. */
+export function decimal(text: string): Decimal {
+  const parsed = parseDecimal(text);
+  if (!parsed.ok) throw new RangeError(`not a decimal: ${text}`);
+  return parsed.value;
+}
+
+export function fromDecimal(text: Decimal): Exact {
+  const [wholePart = "0", places = ""] = text.split(".");
+  return ratio(BigInt(wholePart + places), 10n ** BigInt(places.length));
+}
+
+/** Rounds half away from zero to `places`, the only rounding there is; it happens once, at display. */
+export function roundToText(value: Exact, places: number): string {
+  const scale = 10n ** BigInt(places);
+  const negative = value.n < 0n;
+  const magnitude = (negative ? -value.n : value.n) * scale;
+  const rounded = (2n * magnitude + value.d) / (2n * value.d);
+  const digits = rounded.toString().padStart(places + 1, "0");
+  const text = places === 0 ? digits : `${digits.slice(0, -places)}.${digits.slice(-places)}`;
+  return negative && rounded !== 0n ? `-${text}` : text;
+}
+
+/** The displayed figure as an exact number: letters are compared with what people see. */
+export const rounded = (value: Exact, places: number): Exact => {
+  const [wholePart = "0", fraction = ""] = roundToText(value, places).split(".");
+  return ratio(BigInt(wholePart + fraction), 10n ** BigInt(fraction.length));
+};
+
+/** Points for display: up to 4 places, trailing zeros dropped. */
+export function pointsText(value: Exact): Decimal {
+  return decimal(roundToText(value, MAXIMUM_PLACES));
+}
+
+export const isDecimal = (text: string): text is Decimal => {
+  const parsed = parseDecimal(text);
+  return parsed.ok && parsed.value === text;
+};

@@ -1,0 +1,48 @@
+export { ok, refuse, type Result } from "./result";
+export { required } from "./required";
+export {
+  add,
+  compare,
+  divide,
+  HUNDRED,
+  isZero,
+  larger,
+  multiply,
+  ratio,
+  smaller,
+  subtract,
+  sum,
+  toNumber,
+  whole,
+  ZERO,
+  type Exact,
+} from "./exact";
+export {
+  decimal,
+  fromDecimal,
+  isDecimal,
+  parseDecimal,
+  pointsText,
+  rounded,
+  roundToText,
+  type Decimal,
+  type DecimalIssue,
+} from "./decimal";
+export {
+  milliseconds,
+  type AssignmentId,
+  type CategoryId,
+  type ChangeId,
+  type CourseId,
+  type CriterionId,
+  type FileId,
+  type Id,
+  type Instant,
+  type LevelId,
+  type MarkerId,
+  type NoteId,
+  type RubricId,
+  type SectionId,
+  type StudentId,
+} from "./ids";
+export { sameValue } from "./same-value";

@@ -1,0 +1,55 @@
+import type { AssignmentId, CriterionId, StudentId } from "#core/kernel";
+import { facetSchema, type Release, type StudentCopy } from "./release";
+import type { Judgement, ResultRecord } from "./work";
+
+/** Tables whose records stand for every key from the start; a blank one is not stored. */
+export interface BlankRecords {
+  readonly results: ResultRecord;
+  readonly judgements: Judgement;
+  readonly releases: Release;
+  readonly copies: StudentCopy;
+}
+
+const MAKERS: { readonly [T in keyof BlankRecords]: (id: string, parts: readonly string[]) => BlankRecords[T] } = {
+  results: (id, [assignmentId, studentId]) => ({
+    id,
+    assignmentId: assignmentId as AssignmentId,
+    studentId: studentId as StudentId,
+    decision: null,
+    score: null,
+    setByHand: null,
+    unitsLate: null,
+    overallComment: "",
+    privateNote: "",
+  }),
+  judgements: (id, [assignmentId, studentId, criterionId]) => ({
+    id,
+    assignmentId: assignmentId as AssignmentId,
+    studentId: studentId as StudentId,
+    criterionId: criterionId as CriterionId,
+    points: null,
+    notApplicable: false,
+    comment: "",
+  }),
+  releases: (id, [assignmentId, facet]) => ({
+    id,
+    assignmentId: assignmentId as AssignmentId,
+    facet: facetSchema.parse(facet),
+    state: "sealed",
+    at: null,
+  }),
+  copies: (id, [assignmentId, studentId]) => ({
+    id,
+    assignmentId: assignmentId as AssignmentId,
+    studentId: studentId as StudentId,
+    score: null,
+    rubric: null,
+    comments: null,
+  }),
+};
+
+/** The blank record of a key, such as `assignment:essay/student:ada`. */
+export const blankRecord = <T extends keyof BlankRecords>(table: T, id: string): BlankRecords[T] =>
+  MAKERS[table](id, id.split("/"));
+
+export const hasBlanks = (table: string): table is keyof BlankRecords => Object.hasOwn(MAKERS, table);

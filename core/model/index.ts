@@ -1,0 +1,48 @@
+export { blankRecord, hasBlanks } from "./blank";
+export { courseSchema, type Band, type Course, type LateRule } from "./course";
+export { commentField, decimalField, idField, instantField, nameField } from "./fields";
+export { byName, fullName, initials, type Marker, type Section, type Student } from "./people";
+export { rubricSchema, type Assignment, type Category, type Criterion, type Level, type Rubric } from "./plan";
+export {
+  FACETS,
+  facetSchema,
+  type CommentsCopy,
+  type Facet,
+  type Release,
+  type RubricCopy,
+  type ScoreCopy,
+  type StudentCopy,
+} from "./release";
+export { codePointOffset, findPassage, makePassage, utf16Offset } from "./anchor";
+export {
+  fileSchema,
+  noteSchema,
+  type Attempt,
+  type HandIn,
+  type Judgement,
+  type Note,
+  type Passage,
+  type ResultRecord,
+  type WorkFile,
+} from "./work";
+export {
+  assignmentsOf,
+  categoriesOf,
+  copyOf,
+  courseOf,
+  EMPTY_STATE,
+  handInOf,
+  judgementKey,
+  judgementOf,
+  notesOf,
+  releaseOf,
+  resultKey,
+  resultOf,
+  rubricOf,
+  studentsOf,
+  TABLE_NAMES,
+  tableSchemas,
+  type CourseState,
+  type RecordOf,
+  type TableName,
+} from "./state";

@@ -1,0 +1,63 @@
+import { describe, expect, it } from "vitest";
+import type { Id } from "#core/kernel";
+import { byName, fullName, initials, tableSchemas, type Student } from "./index";
+
+const student = (givenName: string, familyName: string, id = "x"): Student => ({
+  id: `student:${id}` as Id<"student">,
+  number: "1",
+  givenName,
+  familyName,
+  sectionId: null,
+});
+
+describe("names", () => {
+  it.each([
+    ["Ilse", "Tarnowe", "IT"],
+    ["Oskar", "", "OS"],
+    ["Åse", "Ødegaard", "ÅØ"],
+    ["é", "ß", "ÉSS"],
+  ])("%s %s has the initials %s", (given, family, expected) => {
+    expect(initials(student(given, family))).toBe(expected);
+  });
+
+  it("of one word have no space at the end", () => {
+    expect(fullName(student("Oskar", ""))).toBe("Oskar");
+  });
+
+  it("sort as they are read out, and equals by id so that the order is always the same", () => {
+    const list = [student("Bo", "A", "2"), student("Ann", "Z", "3"), student("Bo", "A", "1")];
+    expect(list.sort(byName).map(({ id }) => id)).toEqual(["student:3", "student:1", "student:2"]);
+  });
+});
+
+describe("records at the gate", () => {
+  it.each([
+    ["a score with five places", "results", { score: "1.23456" }],
+    ["an unknown standing", "results", { decision: "lost" }],
+    ["half a unit late", "results", { unitsLate: 0.5 }],
+  ] as const)("%s is refused", (_what, table, change) => {
+    const good = {
+      id: "assignment:a/student:b",
+      assignmentId: "assignment:a",
+      studentId: "student:b",
+      decision: null,
+      score: "1",
+      setByHand: null,
+      unitsLate: null,
+      overallComment: "",
+      privateNote: "",
+    };
+    expect(tableSchemas[table].safeParse(good).success).toBe(true);
+    expect(tableSchemas[table].safeParse({ ...good, ...change }).success).toBe(false);
+  });
+
+  it("take ids of their own kind and moments in UTC only", () => {
+    const section = { id: "section:1", name: "Heron", order: 0 };
+    expect(tableSchemas.sections.safeParse(section).success).toBe(true);
+    expect(tableSchemas.sections.safeParse({ ...section, id: "student:1" }).success).toBe(false);
+    const release = { id: "a", assignmentId: "assignment:a", facet: "score", state: "timed" };
+    expect(tableSchemas.releases.safeParse({ ...release, at: "2026-10-06T08:00:00Z" }).success).toBe(true);
+    expect(tableSchemas.releases.safeParse({ ...release, at: "2026-10-06T08:00:00+02:00" }).success).toBe(false);
+    expect(tableSchemas.releases.safeParse({ ...release, at: "2026-13-06T08:00:00Z" }).success).toBe(false);
+  });
+});

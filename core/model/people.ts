@@ -1,0 +1,32 @@
+import { z } from "zod";
+import { countField, idField, nameField } from "./fields";
+
+export const sectionSchema = z.object({ id: idField("section"), name: nameField, order: countField });
+export type Section = z.infer<typeof sectionSchema>;
+
+export const markerSchema = z.object({ id: idField("marker"), name: nameField });
+export type Marker = z.infer<typeof markerSchema>;
+
+export const studentSchema = z.object({
+  id: idField("student"),
+  number: nameField,
+  givenName: nameField,
+  familyName: z.string().max(200),
+  sectionId: idField("section").nullable(),
+});
+export type Student = z.infer<typeof studentSchema>;
+
+export const fullName = (student: Student): string => `${student.givenName} ${student.familyName}`.trim();
+
+/** Two letters for the pile: `IT` for Ilse Tarnowe, `OS` for a single name Oskar. */
+export function initials(student: Student): string {
+  const first = [...student.givenName][0] ?? "";
+  const second = [...(student.familyName || student.givenName.slice(1))][0] ?? "";
+  return (first + second).toUpperCase();
+}
+
+const collator = new Intl.Collator("en");
+
+/** Order of the roster: given name, then family name, as they are read out. */
+export const byName = (a: Student, b: Student): number =>
+  collator.compare(fullName(a), fullName(b)) || (a.id < b.id ? -1 : 1);

@@ -1,0 +1,65 @@
+import { z } from "zod";
+import { decimalField, idField, instantField } from "./fields";
+import { noteSchema, fileSchema } from "./work";
+
+/** The parts of a result that are released by themselves. */
+export const facetSchema = z.enum(["score", "rubric", "comments"]);
+export type Facet = z.infer<typeof facetSchema>;
+export const FACETS: readonly Facet[] = facetSchema.options;
+
+/** The seal of one facet of one assignment; the id is `assignment/facet`. No record means sealed. */
+export const releaseSchema = z.object({
+  id: z.string(),
+  assignmentId: idField("assignment"),
+  facet: facetSchema,
+  state: z.enum(["sealed", "timed", "released"]),
+  /** When it was released, or from when on it is to be. */
+  at: instantField.nullable(),
+});
+export type Release = z.infer<typeof releaseSchema>;
+
+const scoreCopySchema = z.object({
+  standing: z.enum(["expected", "handedIn", "missing", "excused"]),
+  points: decimalField.nullable(),
+  maximum: decimalField,
+  beforeDeduction: decimalField.nullable(),
+  unitsLate: z.number(),
+});
+
+const rubricCopySchema = z.object({
+  rows: z.array(
+    z.object({
+      criterionId: idField("criterion"),
+      name: z.string(),
+      points: decimalField.nullable(),
+      maximum: decimalField,
+      level: z.string().nullable(),
+      descriptor: z.string(),
+      notApplicable: z.boolean(),
+    }),
+  ),
+});
+
+const commentsCopySchema = z.object({
+  overall: z.string(),
+  criteria: z.array(z.object({ criterionId: idField("criterion"), name: z.string(), comment: z.string() })),
+  files: z.array(fileSchema),
+  notes: z.array(noteSchema.omit({ by: true, createdAt: true }).extend({ criterionName: z.string().nullable() })),
+});
+
+const stamped = <S extends z.ZodRawShape>(schema: z.ZodObject<S>) =>
+  z.object({ at: instantField, content: schema }).nullable();
+
+/** What one student was given of one assignment, fixed when it was released; the id is `assignment/student`. */
+export const copySchema = z.object({
+  id: z.string(),
+  assignmentId: idField("assignment"),
+  studentId: idField("student"),
+  score: stamped(scoreCopySchema),
+  rubric: stamped(rubricCopySchema),
+  comments: stamped(commentsCopySchema),
+});
+export type StudentCopy = z.infer<typeof copySchema>;
+export type ScoreCopy = z.infer<typeof scoreCopySchema>;
+export type RubricCopy = z.infer<typeof rubricCopySchema>;
+export type CommentsCopy = z.infer<typeof commentsCopySchema>;

@@ -1,0 +1,118 @@
+import type { z } from "zod";
+import type { AssignmentId, CriterionId, StudentId } from "#core/kernel";
+import { required } from "#core/kernel";
+import { blankRecord } from "./blank";
+import { courseSchema, type Course } from "./course";
+import { byName, markerSchema, sectionSchema, studentSchema, type Student } from "./people";
+import { assignmentSchema, categorySchema, rubricSchema, type Assignment, type Category, type Rubric } from "./plan";
+import { copySchema, releaseSchema, type Facet, type Release, type StudentCopy } from "./release";
+import { handInSchema, judgementSchema, noteSchema, resultSchema } from "./work";
+import type { HandIn, Judgement, Note, ResultRecord } from "./work";
+
+/** The schema of each table of a course; a course is nothing but these tables. */
+export const tableSchemas = {
+  courses: courseSchema,
+  sections: sectionSchema,
+  markers: markerSchema,
+  students: studentSchema,
+  categories: categorySchema,
+  rubrics: rubricSchema,
+  assignments: assignmentSchema,
+  handIns: handInSchema,
+  results: resultSchema,
+  judgements: judgementSchema,
+  notes: noteSchema,
+  releases: releaseSchema,
+  copies: copySchema,
+} as const;
+
+export type TableName = keyof typeof tableSchemas;
+export type RecordOf<T extends TableName> = z.infer<(typeof tableSchemas)[T]>;
+export type CourseState = { readonly [T in TableName]: Readonly<Record<string, RecordOf<T>>> };
+
+export const TABLE_NAMES = Object.keys(tableSchemas) as TableName[];
+
+export const EMPTY_STATE: CourseState = {
+  courses: {},
+  sections: {},
+  markers: {},
+  students: {},
+  categories: {},
+  rubrics: {},
+  assignments: {},
+  handIns: {},
+  results: {},
+  judgements: {},
+  notes: {},
+  releases: {},
+  copies: {},
+};
+
+export const resultKey = (assignmentId: AssignmentId, studentId: StudentId): string => `${assignmentId}/${studentId}`;
+
+export const judgementKey = (assignmentId: AssignmentId, studentId: StudentId, criterionId: CriterionId): string =>
+  `${assignmentId}/${studentId}/${criterionId}`;
+
+const releaseKey = (assignmentId: AssignmentId, facet: Facet): string => `${assignmentId}/${facet}`;
+
+/** The course record itself. @throws RangeError on a state without one, which storage never hands out. */
+export const courseOf = (state: CourseState): Course => required(Object.values(state.courses)[0], "course");
+
+const rosters = new WeakMap<CourseState["students"], readonly Student[]>();
+
+/** The roster in the order it is read out; sorted once for each table of students. */
+export function studentsOf(state: CourseState): readonly Student[] {
+  const known = rosters.get(state.students);
+  if (known) return known;
+  const roster = Object.values(state.students).sort(byName);
+  rosters.set(state.students, roster);
+  return roster;
+}
+
+export const categoriesOf = (state: CourseState): Category[] =>
+  Object.values(state.categories).sort((a, b) => a.order - b.order);
+
+export const assignmentsOf = (state: CourseState): Assignment[] => {
+  const place = new Map(categoriesOf(state).map((category, index) => [category.id, index]));
+  return Object.values(state.assignments).sort(
+    (a, b) => (place.get(a.categoryId) ?? 0) - (place.get(b.categoryId) ?? 0) || a.order - b.order,
+  );
+};
+
+export const rubricOf = (state: CourseState, assignment: Assignment): Rubric | null =>
+  assignment.rubricId === null ? null : (state.rubrics[assignment.rubricId] ?? null);
+
+export const handInOf = (state: CourseState, a: AssignmentId, s: StudentId): HandIn | undefined =>
+  state.handIns[resultKey(a, s)];
+
+/** The stored result, or the blank one every student starts with. */
+export const resultOf = (state: CourseState, a: AssignmentId, s: StudentId): ResultRecord =>
+  state.results[resultKey(a, s)] ?? blankRecord("results", resultKey(a, s));
+
+export const judgementOf = (state: CourseState, a: AssignmentId, s: StudentId, c: CriterionId): Judgement =>
+  state.judgements[judgementKey(a, s, c)] ?? blankRecord("judgements", judgementKey(a, s, c));
+
+export const releaseOf = (state: CourseState, a: AssignmentId, facet: Facet): Release =>
+  state.releases[releaseKey(a, facet)] ?? blankRecord("releases", releaseKey(a, facet));
+
+export const copyOf = (state: CourseState, a: AssignmentId, s: StudentId): StudentCopy =>
+  state.copies[resultKey(a, s)] ?? blankRecord("copies", resultKey(a, s));
+
+// Notes are looked up by paper on every screen; the index lives exactly as long as the table it was made from.
+const noteIndexes = new WeakMap<CourseState["notes"], Map<string, Note[]>>();
+
+/** The notes on one paper, oldest first. */
+export function notesOf(state: CourseState, assignmentId: AssignmentId, studentId: StudentId): readonly Note[] {
+  let index = noteIndexes.get(state.notes);
+  if (!index) {
+    index = new Map();
+    for (const note of Object.values(state.notes)) {
+      const key = resultKey(note.assignmentId, note.studentId);
+      const list = index.get(key);
+      if (list) list.push(note);
+      else index.set(key, [note]);
+    }
+    noteIndexes.set(state.notes, index);
+  }
+  return index.get(resultKey(assignmentId, studentId)) ?? [];
+}

@@ -1,0 +1,95 @@
+import { z } from "zod";
+import { commentField, countField, decimalField, idField, instantField, nameField } from "./fields";
+
+export const fileSchema = z.object({
+  id: idField("file"),
+  name: nameField,
+  mediaType: z.enum(["application/pdf", "text/markdown", "text/plain"]),
+  /** Bytes. */
+  size: countField,
+});
+export type WorkFile = z.infer<typeof fileSchema>;
+
+const attemptSchema = z.object({
+  number: z.number().int().min(1),
+  at: instantField.nullable(),
+  files: z.array(fileSchema),
+});
+export type Attempt = z.infer<typeof attemptSchema>;
+
+/** All attempts of one student at one assignment; the id is `assignment/student`. */
+export const handInSchema = z.object({
+  id: z.string(),
+  assignmentId: idField("assignment"),
+  studentId: idField("student"),
+  attempts: z.array(attemptSchema).min(1),
+});
+export type HandIn = z.infer<typeof handInSchema>;
+
+/** What is recorded of one student and one assignment; the id is `assignment/student`. */
+export const resultSchema = z.object({
+  id: z.string(),
+  assignmentId: idField("assignment"),
+  studentId: idField("student"),
+  /** Said by the instructor; "handed in" and "expected" follow from the hand-in. */
+  decision: z.enum(["missing", "excused"]).nullable(),
+  /** A typed score; the late rule applies to it. */
+  score: decimalField.nullable(),
+  /** A figure that replaces the computed one and is untouched by the rules. */
+  setByHand: decimalField.nullable(),
+  /** Lateness in units of the late rule as said by the instructor; null: as the hand-in's time tells. */
+  unitsLate: z.number().int().min(0).max(1_000).nullable(),
+  overallComment: commentField,
+  privateNote: commentField,
+});
+export type ResultRecord = z.infer<typeof resultSchema>;
+
+/** The judgement of one criterion on one paper; the id is `assignment/student/criterion`. */
+export const judgementSchema = z.object({
+  id: z.string(),
+  assignmentId: idField("assignment"),
+  studentId: idField("student"),
+  criterionId: idField("criterion"),
+  points: decimalField.nullable(),
+  notApplicable: z.boolean(),
+  comment: commentField,
+});
+export type Judgement = z.infer<typeof judgementSchema>;
+
+/**
+ * A passage by position and quote, as TextPositionSelector and TextQuoteSelector of the W3C Web Annotation Data Model
+ * (Recommendation, 23 February 2017). Positions count code points of the page's text from 0; `end` is the first outside.
+ */
+const passageSchema = z.object({
+  kind: z.literal("passage"),
+  page: z.number().int().min(1),
+  start: countField,
+  end: countField,
+  exact: z.string().min(1).max(5_000),
+  prefix: z.string().max(64),
+  suffix: z.string().max(64),
+});
+export type Passage = z.infer<typeof passageSchema>;
+
+/** A point on a page, in shares of its width and height from the upper left corner. */
+const pointSchema = z.object({
+  kind: z.literal("point"),
+  page: z.number().int().min(1),
+  x: z.number().min(0).max(1),
+  y: z.number().min(0).max(1),
+});
+
+export const noteSchema = z.object({
+  id: idField("note"),
+  assignmentId: idField("assignment"),
+  studentId: idField("student"),
+  fileId: idField("file"),
+  mark: z.enum(["highlight", "strikeout", "pin"]),
+  target: z.discriminatedUnion("kind", [passageSchema, pointSchema]),
+  /** The criterion this passage is evidence for. */
+  criterionId: idField("criterion").nullable(),
+  body: commentField,
+  createdAt: instantField,
+  by: idField("marker"),
+});
+export type Note = z.infer<typeof noteSchema>;

@@ -1,0 +1,101 @@
+import { pointsText } from "#core/kernel";
+import {
+  handInOf,
+  judgementOf,
+  notesOf,
+  resultOf,
+  rubricOf,
+  type Assignment,
+  type CommentsCopy,
+  type CourseState,
+  type Facet,
+  type RubricCopy,
+  type ScoreCopy,
+  type Student,
+} from "#core/model";
+import { levelAt, rulerEnds } from "#core/scoring";
+import { figuresOf } from "#core/totals";
+
+/** The content of a facet by its name. */
+export interface FacetContent {
+  readonly score: ScoreCopy;
+  readonly rubric: RubricCopy;
+  readonly comments: CommentsCopy;
+}
+
+/**
+ * What a facet of one paper would hold if it were released now; null when there is nothing to release. Private notes,
+ * other students and the marker's name are never part of it.
+ */
+export function draftFacet<F extends Facet>(
+  state: CourseState,
+  assignment: Assignment,
+  student: Student,
+  facet: F,
+): FacetContent[F] | null {
+  const drafts: { readonly [K in Facet]: () => FacetContent[K] | null } = {
+    score: () => draftScore(state, assignment, student),
+    rubric: () => draftRubric(state, assignment, student),
+    comments: () => draftComments(state, assignment, student),
+  };
+  return drafts[facet]();
+}
+
+function draftScore(state: CourseState, assignment: Assignment, student: Student): ScoreCopy | null {
+  const figure = figuresOf(state).figure(assignment.id, student.id);
+  if (figure.counted === null && figure.standing !== "excused" && figure.standing !== "missing") return null;
+  const cut = figure.source !== "set by hand" && figure.deduction.n !== 0n;
+  return {
+    standing: figure.standing,
+    points: figure.counted && pointsText(figure.counted),
+    maximum: assignment.points,
+    beforeDeduction: cut && figure.score ? pointsText(figure.score) : null,
+    unitsLate: cut ? figure.unitsLate : 0,
+  };
+}
+
+function draftRubric(state: CourseState, assignment: Assignment, student: Student): RubricCopy | null {
+  const rubric = rubricOf(state, assignment);
+  const figure = figuresOf(state).figure(assignment.id, student.id);
+  if (!rubric || figure.standing !== "handedIn" || figure.rubric?.score == null) return null;
+  return {
+    rows: rubric.criteria.map((criterion) => {
+      const judgement = judgementOf(state, assignment.id, student.id, criterion.id);
+      const level = judgement.points === null ? null : levelAt(criterion, judgement.points);
+      return {
+        criterionId: criterion.id,
+        name: criterion.name,
+        points: judgement.points,
+        maximum: rulerEnds(criterion).maximum,
+        level: level?.name ?? null,
+        descriptor: level?.descriptor ?? "",
+        notApplicable: judgement.notApplicable,
+      };
+    }),
+  };
+}
+
+function draftComments(state: CourseState, assignment: Assignment, student: Student): CommentsCopy | null {
+  const rubric = rubricOf(state, assignment);
+  const notes = notesOf(state, assignment.id, student.id);
+  const overall = resultOf(state, assignment.id, student.id).overallComment.trim();
+  const criteria = (rubric?.criteria ?? [])
+    .map((criterion) => ({
+      criterionId: criterion.id,
+      name: criterion.name,
+      comment: judgementOf(state, assignment.id, student.id, criterion.id).comment.trim(),
+    }))
+    .filter(({ comment }) => comment !== "");
+  if (overall === "" && criteria.length === 0 && notes.length === 0) return null;
+  const marked = new Set(notes.map((note) => note.fileId));
+  const files = handInOf(state, assignment.id, student.id)?.attempts.flatMap((attempt) => attempt.files) ?? [];
+  return {
+    overall,
+    criteria,
+    files: files.filter((file) => marked.has(file.id)),
+    notes: notes.map(({ by: _by, createdAt: _createdAt, ...note }) => ({
+      ...note,
+      criterionName: rubric?.criteria.find((criterion) => criterion.id === note.criterionId)?.name ?? null,
+    })),
+  };
+}

@@ -1,0 +1,110 @@
+import { fromDecimal, milliseconds, sum, whole, compare, type Instant, type StudentId } from "#core/kernel";
+import {
+  assignmentsOf,
+  categoriesOf,
+  courseOf,
+  releaseOf,
+  studentsOf,
+  type Assignment,
+  type CourseState,
+  type Release,
+} from "#core/model";
+import { figuresOf } from "#core/totals";
+import { changedSinceRelease, copyState } from "./overview";
+
+/** The one next step that makes sense for an assignment. */
+export type NextStep =
+  | { readonly kind: "score"; readonly count: number; readonly studentId: StudentId }
+  | { readonly kind: "decide"; readonly count: number; readonly studentId: StudentId }
+  | { readonly kind: "release"; readonly count: number }
+  | { readonly kind: "correct"; readonly count: number }
+  | { readonly kind: "timed"; readonly release: Release }
+  | { readonly kind: "released"; readonly release: Release }
+  | { readonly kind: "wait" };
+
+/** An assignment on the board: its students counted by how far they are, and the next step. */
+export interface Lane {
+  readonly assignment: Assignment;
+  readonly students: number;
+  readonly released: number;
+  /** Scored, or decided as missing, and sealed. */
+  readonly scored: number;
+  readonly waiting: number;
+  readonly excused: number;
+  readonly notIn: number;
+  readonly next: NextStep;
+}
+
+export function laneOf(state: CourseState, assignment: Assignment, now: Instant): Lane {
+  const { figure } = figuresOf(state);
+  const students = studentsOf(state);
+  const seal = releaseOf(state, assignment.id, "score");
+  const isReleased = (id: StudentId) =>
+    seal.state === "released" && (state.copies[`${assignment.id}/${id}`]?.score ?? null) !== null;
+  const released = students.filter(({ id }) => isReleased(id));
+  const rest = students.filter(({ id }) => !isReleased(id));
+  const those = (test: (id: StudentId) => boolean) => rest.filter(({ id }) => test(id)).map(({ id }) => id);
+  const waiting = those((id) => figure(assignment.id, id).waiting);
+  const notIn = those((id) => figure(assignment.id, id).standing === "expected");
+  const excused = those((id) => figure(assignment.id, id).standing === "excused");
+  const ready = students.filter((student) => copyState(state, assignment, student, "score") === "ready").length;
+  const overdue = assignment.dueAt !== null && milliseconds(assignment.dueAt) < milliseconds(now);
+  const next = (): NextStep => {
+    if (waiting[0]) return { kind: "score", count: waiting.length, studentId: waiting[0] };
+    // Nobody is overdue with bonus work: not doing it is a choice.
+    if (overdue && notIn[0] && !assignment.bonus) return { kind: "decide", count: notIn.length, studentId: notIn[0] };
+    const changed = new Set(changedSinceRelease(state, assignment).map(({ student }) => student.id)).size;
+    if (changed > 0) return { kind: "correct", count: changed };
+    if (seal.state === "timed") return { kind: "timed", release: seal };
+    if (ready > 0) return { kind: "release", count: ready };
+    return seal.state === "released" ? { kind: "released", release: seal } : { kind: "wait" };
+  };
+  return {
+    assignment,
+    students: students.length,
+    released: released.length,
+    scored: rest.length - waiting.length - notIn.length - excused.length,
+    waiting: waiting.length,
+    excused: excused.length,
+    notIn: notIn.length,
+    next: next(),
+  };
+}
+
+/** What waits in each of the five steps. */
+export interface FlowCounts {
+  /** Faults of the plan: undated assignments, and weights that do not come to 100. */
+  readonly plan: number;
+  /** Students past a due time of whom nothing is known. */
+  readonly collect: number;
+  /** Papers handed in and not scored. */
+  readonly score: number;
+  /** Copies that differ from what was released. */
+  readonly check: number;
+  /** Scores ready to be released in assignments where nothing waits. */
+  readonly release: number;
+}
+
+export function flowCounts(state: CourseState, lanes: readonly Lane[]): FlowCounts {
+  const count = (kinds: readonly NextStep["kind"][]) =>
+    lanes.reduce((total, { next }) => total + (kinds.includes(next.kind) && "count" in next ? next.count : 0), 0);
+  return {
+    plan: undatedOf(state).length + (weightsAddUp(state) ? 0 : 1),
+    collect: count(["decide"]),
+    score: lanes.reduce((total, lane) => total + lane.waiting, 0),
+    check: count(["correct"]),
+    release: count(["release"]),
+  };
+}
+
+/** Assignments that belong to no term because they have no due time. */
+export const undatedOf = (state: CourseState): Assignment[] =>
+  assignmentsOf(state).filter((assignment) => assignment.dueAt === null);
+
+/** Whether the category weights come to 100; nothing to add up is no fault. */
+export function weightsAddUp(state: CourseState): boolean {
+  const weights = categoriesOf(state).flatMap((category) =>
+    category.weight === null ? [] : [fromDecimal(category.weight)],
+  );
+  return courseOf(state).totals === "points" || weights.length === 0 || compare(sum(weights), whole(100)) === 0;
+}

@@ -1,0 +1,12 @@
+export {
+  assignmentId,
+  criterionId,
+  entriesOf,
+  fileId,
+  makeRubric,
+  run,
+  smallCourse,
+  studentId,
+  WORLD,
+} from "./builders";
+export { reference } from "./reference";

@@ -1,0 +1,111 @@
+import { required, type AssignmentId, type CategoryId, type Exact, type StudentId } from "#core/kernel";
+import {
+  assignmentsOf,
+  categoriesOf,
+  courseOf,
+  studentsOf,
+  type Assignment,
+  type Category,
+  type CourseState,
+} from "#core/model";
+import { figureOf, type Figure } from "./figure";
+import { courseTotal, letterOf, poolParts, type Outlook, type Part, type Pool } from "./totals";
+
+/** The totals of one student: each category now, and the course lowest, now and highest, in percent. */
+export interface StudentTotals {
+  readonly categories: ReadonlyMap<CategoryId, Pool>;
+  readonly lowest: Exact | null;
+  readonly now: Exact | null;
+  readonly highest: Exact | null;
+  readonly letter: string | null;
+}
+
+/** Every figure of a course. */
+export interface CourseFigures {
+  readonly figure: (assignmentId: AssignmentId, studentId: StudentId) => Figure;
+  readonly totals: (studentId: StudentId) => StudentTotals;
+}
+
+const known = new WeakMap<CourseState, CourseFigures>();
+
+/** All figures of a state; each is computed when first asked for and then kept with the state. */
+export function figuresOf(state: CourseState): CourseFigures {
+  const existing = known.get(state);
+  if (existing) return existing;
+  const assignments = assignmentsOf(state);
+  const categories = categoriesOf(state);
+  const figures = new Map<string, Figure>();
+  const totals = new Map<StudentId, StudentTotals>();
+  const figure = (assignmentId: AssignmentId, studentId: StudentId): Figure => {
+    const key = `${assignmentId}/${studentId}`;
+    let value = figures.get(key);
+    if (!value) {
+      value = figureOf(state, required(state.assignments[assignmentId], "assignment"), studentId);
+      figures.set(key, value);
+    }
+    return value;
+  };
+  const result: CourseFigures = {
+    figure,
+    totals: (studentId) => {
+      let value = totals.get(studentId);
+      if (!value) {
+        value = studentTotals(state, assignments, categories, (assignment) => figure(assignment.id, studentId));
+        totals.set(studentId, value);
+      }
+      return value;
+    },
+  };
+  known.set(state, result);
+  return result;
+}
+
+function studentTotals(
+  state: CourseState,
+  assignments: readonly Assignment[],
+  categories: readonly Category[],
+  figure: (assignment: Assignment) => Figure,
+): StudentTotals {
+  const course = courseOf(state);
+  const parts = new Map<CategoryId, Part[]>(categories.map((category) => [category.id, []]));
+  for (const assignment of assignments) {
+    parts.get(assignment.categoryId)?.push({ assignment, figure: figure(assignment) });
+  }
+  const pools = (outlook: Outlook) =>
+    new Map<CategoryId, Pool>([...parts].map(([id, list]) => [id, poolParts(list, outlook)]));
+  const present = pools("now");
+  const now = courseTotal(course, categories, present);
+  return {
+    categories: present,
+    lowest: courseTotal(course, categories, pools("lowest")),
+    now,
+    highest: courseTotal(course, categories, pools("highest")),
+    letter: now && letterOf(course, now),
+  };
+}
+
+/** How the papers of one assignment stand, as counts of students. */
+export interface Progress {
+  readonly students: number;
+  /** Nothing came in and nothing is decided. */
+  readonly notIn: number;
+  readonly waiting: number;
+  /** Scored, or missing with the matter decided. */
+  readonly scored: number;
+  readonly missing: number;
+  readonly excused: number;
+}
+
+export function progressOf(state: CourseState, assignment: Assignment): Progress {
+  const { figure } = figuresOf(state);
+  const all = studentsOf(state).map((student) => figure(assignment.id, student.id));
+  const count = (test: (figure: Figure) => boolean) => all.filter(test).length;
+  return {
+    students: all.length,
+    notIn: count((f) => f.standing === "expected"),
+    waiting: count((f) => f.waiting),
+    scored: count((f) => f.standing === "handedIn" && f.counted !== null),
+    missing: count((f) => f.standing === "missing"),
+    excused: count((f) => f.standing === "excused"),
+  };
+}
