@@ -1,0 +1,5 @@
+export { JournalError } from "./journal";
+export { browserNeighbours, openLocalShelves } from "./local-shelves";
+export { NewerStorageError } from "./migrations";
+export { Repository, type CourseListing } from "./repository";
+export { CourseSession, type Keeping, type Surroundings } from "./session";

@@ -1,0 +1,52 @@
+import localforage from "localforage";
+import type { Neighbours, Shelf, Shelves } from "./shelf";
+
+const DATABASE = "upright-quill";
+
+function localShelf(storeName: string): Shelf & { readonly ready: () => Promise<void> } {
+  const store = localforage.createInstance({ name: DATABASE, storeName, driver: localforage.INDEXEDDB });
+  return {
+    ready: () => store.ready(),
+    get: (key) => store.getItem<unknown>(key),
+    set: async (key, value) => {
+      await store.setItem(key, value);
+    },
+    remove: (key) => store.removeItem(key),
+    keys: () => store.keys(),
+  };
+}
+
+/**
+ * The browser's own stores. All are opened here, one after the other: a store made later would raise the database's
+ * version and close the connections of other tabs.
+ */
+export async function openLocalShelves(): Promise<Shelves> {
+  const shelves = {
+    meta: localShelf("meta"),
+    journal: localShelf("journal"),
+    snapshots: localShelf("snapshots"),
+    files: localShelf("files"),
+  };
+  for (const shelf of Object.values(shelves)) await shelf.ready();
+  return shelves;
+}
+
+/** Web Locks keep two tabs from writing the same journal entry; a BroadcastChannel tells them of new ones. */
+export function browserNeighbours(): Neighbours {
+  const channel = new BroadcastChannel(DATABASE);
+  return {
+    alone: (name, job) => navigator.locks.request(`${DATABASE}/${name}`, job),
+    announce: (slot) => {
+      channel.postMessage(slot);
+    },
+    listen: (heard) => {
+      const onMessage = (event: MessageEvent<unknown>) => {
+        if (typeof event.data === "string") heard(event.data);
+      };
+      channel.addEventListener("message", onMessage);
+      return () => {
+        channel.removeEventListener("message", onMessage);
+      };
+    },
+  };
+}

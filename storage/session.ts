@@ -1,0 +1,236 @@
+import {
+  advance,
+  applyPatches,
+  ENTRY_SCHEMA,
+  prepareChange,
+  prepareStep,
+  type Change,
+  type ChangeIssue,
+  type Command,
+  type Context,
+  type Entry,
+  type History,
+  type HistoryStep,
+} from "#core/changes";
+import { ok, refuse, type Result } from "#core/kernel";
+import { courseOf, type CourseState } from "#core/model";
+import { compact, follow, readAfter, readJournal, writeEntry, type Ledger } from "./journal";
+import type { Neighbours, Shelves } from "./shelf";
+
+/** What the bar says about keeping. "Kept" is said only after the write is durable. */
+export type Keeping =
+  | { readonly kind: "kept"; readonly at: string | null }
+  | { readonly kind: "keeping"; readonly count: number }
+  | { readonly kind: "failed"; readonly count: number; readonly message: string };
+
+/** Time and fresh ids, handed in from outside. */
+export interface Surroundings {
+  readonly now: () => Context["at"];
+  readonly fresh: () => string;
+}
+
+/** Entries written between two looks at whether the journal should be gathered into blocks. */
+const COMPACT_EVERY = 100;
+
+type Step = Pick<Entry, "kind" | "of" | "change">;
+
+/**
+ * One open course. A command is answered at once on the state in memory and shows at once; its journal entry is
+ * written behind it, one after the other, under a lock that all tabs share. Entries of other tabs are followed first;
+ * a change of ours that no longer fits is set aside with its words, never forced in.
+ */
+export class CourseSession {
+  #ledger: Ledger;
+  #pending: Step[] = [];
+  #state: CourseState;
+  #history: History;
+  #keeping: Keeping = { kind: "kept", at: null };
+  #setAside: readonly Change[] = [];
+  #flushing: Promise<void> | null = null;
+  // Looked into after the first write, because earlier sessions may have left many single entries.
+  #writtenSinceCompacting = COMPACT_EVERY;
+  #listeners = new Set<() => void>();
+  #stopListening: () => void;
+
+  private constructor(
+    readonly slot: string,
+    private readonly shelves: Shelves,
+    private readonly neighbours: Neighbours,
+    private readonly surroundings: Surroundings,
+    ledger: Ledger,
+  ) {
+    this.#ledger = ledger;
+    this.#state = ledger.state;
+    this.#history = ledger.history;
+    this.#stopListening = neighbours.listen((announced) => {
+      if (announced === slot) void this.#catchUp();
+    });
+  }
+
+  /** @throws JournalError when the journal cannot be followed. */
+  static async open(slot: string, shelves: Shelves, neighbours: Neighbours, surroundings: Surroundings) {
+    const ledger = await neighbours.alone(slot, () => readJournal(shelves, slot));
+    return new CourseSession(slot, shelves, neighbours, surroundings, ledger);
+  }
+
+  /** The present moment, as the surroundings tell it. */
+  now(): Context["at"] {
+    return this.surroundings.now();
+  }
+
+  get state(): CourseState {
+    return this.#state;
+  }
+
+  get history(): History {
+    return this.#history;
+  }
+
+  get keeping(): Keeping {
+    return this.#keeping;
+  }
+
+  /** Changes of this tab that another tab's change made impossible; shown until acknowledged. */
+  get setAside(): readonly Change[] {
+    return this.#setAside;
+  }
+
+  /** All journal entries, written and waiting to be written. */
+  get entries(): readonly Entry[] {
+    return [...this.#ledger.entries, ...this.#pending.map((step, index) => this.#numbered(step, index))];
+  }
+
+  subscribe = (listener: () => void): (() => void) => {
+    this.#listeners.add(listener);
+    return () => this.#listeners.delete(listener);
+  };
+
+  submit(command: Command): Result<Change, ChangeIssue> {
+    const change = prepareChange(this.#state, command, this.#context());
+    return change.ok ? this.#take({ kind: "change", of: null, change: change.value }) : change;
+  }
+
+  step(step: HistoryStep): Result<Change, ChangeIssue> {
+    const prepared = prepareStep(this.#history, step, this.#context());
+    return prepared.ok ? this.#take(prepared.value) : prepared;
+  }
+
+  /** Tries again to write what could not be written. */
+  async retry(): Promise<void> {
+    await this.#flush();
+  }
+
+  acknowledge(): void {
+    this.#setAside = [];
+    this.#tell();
+  }
+
+  /** Resolves when everything is written or a write has failed. */
+  async settled(): Promise<void> {
+    await (this.#flushing ?? Promise.resolve());
+  }
+
+  close(): void {
+    this.#stopListening();
+    this.#listeners.clear();
+  }
+
+  #context(): Context {
+    return { at: this.surroundings.now(), by: courseOf(this.#state).markerId, fresh: this.surroundings.fresh };
+  }
+
+  #take(step: Step): Result<Change, ChangeIssue> {
+    const next = applyPatches(this.#state, step.change.patches);
+    if (!next.ok) return refuse(next.issue);
+    this.#state = next.value;
+    this.#history = advance(this.#history, step);
+    this.#pending.push(step);
+    this.#tell();
+    void this.#flush();
+    return ok(step.change);
+  }
+
+  #numbered(step: Step, index: number): Entry {
+    return { seq: this.#ledger.seq + 1 + index, schema: ENTRY_SCHEMA, ...step };
+  }
+
+  #flush(): Promise<void> {
+    this.#flushing ??= this.#writePending().finally(() => {
+      this.#flushing = null;
+    });
+    return this.#flushing;
+  }
+
+  async #writePending(): Promise<void> {
+    try {
+      while (this.#pending.length > 0) {
+        this.#say({ kind: "keeping", count: this.#pending.length });
+        await this.neighbours.alone(this.slot, () => this.#writeNext());
+      }
+      this.#say({ kind: "kept", at: this.surroundings.now() });
+      await this.#compactNowAndThen();
+    } catch (error) {
+      const message = error instanceof Error ? error.message : String(error);
+      if (this.#pending.length > 0) this.#say({ kind: "failed", count: this.#pending.length, message });
+    }
+  }
+
+  async #compactNowAndThen(): Promise<void> {
+    if (this.#writtenSinceCompacting < COMPACT_EVERY) return;
+    this.#writtenSinceCompacting = 0;
+    await this.neighbours.alone(this.slot, () => compact(this.shelves, this.slot, this.#ledger));
+  }
+
+  async #writeNext(): Promise<void> {
+    await this.#followOthers();
+    const next = this.#pending[0];
+    if (!next) return;
+    const entry = this.#numbered(next, 0);
+    await writeEntry(this.shelves, this.slot, entry);
+    this.#ledger = follow(this.#ledger, entry);
+    this.#pending = this.#pending.slice(1);
+    this.#writtenSinceCompacting += 1;
+    this.neighbours.announce(this.slot);
+  }
+
+  async #catchUp(): Promise<void> {
+    await this.neighbours.alone(this.slot, () => this.#followOthers());
+  }
+
+  async #followOthers(): Promise<void> {
+    const others = await readAfter(this.shelves, this.slot, this.#ledger.seq);
+    if (others?.length === 0) return;
+    // A tab that slept through a gathering is too far behind to follow entry by entry.
+    this.#ledger = others ? others.reduce(follow, this.#ledger) : await readJournal(this.shelves, this.slot);
+    this.#rebase();
+    this.#tell();
+  }
+
+  /** Puts the pending changes on top of the followed state again; what no longer fits is set aside. */
+  #rebase(): void {
+    const kept: Step[] = [];
+    let { state, history } = this.#ledger;
+    for (const step of this.#pending) {
+      const next = applyPatches(state, step.change.patches);
+      if (next.ok) {
+        state = next.value;
+        history = advance(history, step);
+        kept.push(step);
+      } else {
+        this.#setAside = [...this.#setAside, step.change];
+      }
+    }
+    this.#pending = kept;
+    this.#state = state;
+    this.#history = history;
+  }
+
+  #say(keeping: Keeping): void {
+    this.#keeping = keeping;
+    this.#tell();
+  }
+
+  #tell(): void {
+    for (const listener of this.#listeners) listener();
+  }
+}

@@ -1,0 +1,26 @@
+import { wrap } from "comlink";
+import type { ArchiveJobs } from "./protocol";
+
+/** The job was stopped by the person. */
+export class StoppedError extends Error {
+  constructor() {
+    super("stopped");
+    this.name = "StoppedError";
+  }
+}
+
+/** Runs one job of the archive worker; aborting `signal` ends the worker at once. @throws StoppedError when aborted */
+export function runArchiveJob<T>(job: (jobs: ArchiveJobs) => Promise<T>, signal: AbortSignal): Promise<T> {
+  const worker = new Worker(new URL("./archive.worker.ts", import.meta.url), { type: "module" });
+  const stopped = new Promise<never>((_resolve, reject) => {
+    signal.addEventListener("abort", () => {
+      reject(new StoppedError());
+    });
+    worker.addEventListener("error", (event) => {
+      reject(new Error(event.message || "the worker could not start"));
+    });
+  });
+  return Promise.race([job(wrap<ArchiveJobs>(worker)), stopped]).finally(() => {
+    worker.terminate();
+  });
+}
