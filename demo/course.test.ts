@@ -1,0 +1,73 @@
+import { readFileSync } from "node:fs";
+import { beforeAll, describe, expect, it } from "vitest";
+import { applyPatches } from "#core/changes";
+import { assignmentsOf, EMPTY_STATE, handInOf, studentsOf, type CourseState } from "#core/model";
+import { laneOf, visibleTo } from "#core/release";
+import { figuresOf } from "#core/totals";
+import { decimal, pointsText, type Id, type Instant } from "#core/kernel";
+import { demoJournal } from "./course";
+import { demoDocumentsSchema, type DemoDocument } from "./documents";
+
+const memo = "assignment:flood-memo" as Id<"assignment">;
+const student = (slug: string) => `student:${slug}` as Id<"student">;
+
+describe("the demo course", () => {
+  let documents: DemoDocument[];
+  let state: CourseState = EMPTY_STATE;
+  beforeAll(() => {
+    documents = demoDocumentsSchema.parse(JSON.parse(readFileSync("public/demo/documents.json", "utf8")));
+    for (const { change } of demoJournal(documents)) {
+      const next = applyPatches(state, change.patches);
+      if (!next.ok) throw new Error(`does not replay: ${change.line}`);
+      state = next.value;
+    }
+  });
+
+  it("is the same journal every time", () => {
+    expect(demoJournal(documents)).toEqual(demoJournal(documents));
+  });
+
+  it("has 28 students and at least 24 handed-in documents of 300 to 700 words", () => {
+    expect(studentsOf(state)).toHaveLength(28);
+    const words = documents.map((document) => document.text.split(" ").length);
+    expect(documents.length).toBeGreaterThanOrEqual(24);
+    expect(Math.min(...words)).toBeGreaterThanOrEqual(300);
+    expect(Math.max(...words)).toBeLessThanOrEqual(700);
+  });
+
+  it("has documents that truly differ: no two share more than a third of their five-word runs", () => {
+    const runs = documents.map(({ text }) => {
+      const words = text.toLowerCase().match(/\p{L}+/gu) ?? [];
+      return new Set(words.slice(4).map((_, index) => words.slice(index, index + 5).join(" ")));
+    });
+    runs.forEach((a, first) => {
+      runs.slice(first + 1).forEach((b, offset) => {
+        const pair = [documents[first], documents[first + 1 + offset]].map((document) => document?.name ?? "");
+        if (pair.every((name) => name.startsWith("ilse-tarnowe"))) return; // two attempts of one student
+        const shared = [...a].filter((run) => b.has(run)).length;
+        expect(shared / Math.min(a.size, b.size), pair.join(" and ")).toBeLessThan(1 / 3);
+      });
+    });
+  });
+
+  it("shows every state of the work", () => {
+    const now = "2026-11-23T12:00:00Z" as Instant;
+    const kinds = assignmentsOf(state).map((assignment) => laneOf(state, assignment, now).next.kind);
+    expect(kinds).toEqual(["released", "score", "score", "release", "release", "released", "score", "wait"]);
+    const figure = (slug: string) => figuresOf(state).figure(memo, student(slug));
+    expect(figure("greta-lindqvar").standing).toBe("missing");
+    expect(figure("lorcan-pell").standing).toBe("excused");
+    expect(figure("dagny-kvist").unitsLate).toBe(2);
+    expect(handInOf(state, memo, student("ilse-tarnowe"))?.attempts).toHaveLength(2);
+  });
+
+  it("counts a late memo by hand: 15.5 + 17 + 8 of 50 is 81 of 100, two days late at 5 % a day leave 71", () => {
+    const { counted } = figuresOf(state).figure(memo, student("dagny-kvist"));
+    expect(counted && pointsText(counted)).toBe(decimal("71"));
+  });
+
+  it("shows students only what was released", () => {
+    const seen = visibleTo(state, student("esi-okonwe")).map(({ assignment }) => assignment.name);
+    expect(seen.sort()).toEqual(["Bridge count", "Gauging report"]);
+  });
+});

@@ -1,0 +1,2 @@
+export { demoFileId, demoJournal, startCommand } from "./course";
+export { demoDocumentsSchema, type DemoDocument } from "./documents";
