@@ -1,0 +1,60 @@
+import { useEffect, type ReactNode } from "react";
+import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from "react-router";
+import type { Route } from "./+types/root";
+import "./app.css";
+import { Trouble } from "./ui/trouble";
+
+export function Layout({ children }: { readonly children: ReactNode }) {
+  return (
+    <html lang="en">
+      <head>
+        <meta charSet="utf-8" />
+        <meta name="viewport" content="width=device-width, initial-scale=1" />
+        <title>Upright Quill</title>
+        <link rel="icon" href="/quill.svg" type="image/svg+xml" />
+        <Meta />
+        <Links />
+      </head>
+      <body>
+        {children}
+        <ScrollRestoration />
+        <Scripts />
+      </body>
+    </html>
+  );
+}
+
+export function HydrateFallback() {
+  return (
+    <main className="grid min-h-screen place-items-center">
+      <p className="font-serif text-lg text-soft">Opening the desk</p>
+    </main>
+  );
+}
+
+export const shouldRevalidate = () => false;
+
+export default function Root() {
+  useEffect(() => {
+    document.documentElement.dataset.ready = "yes";
+  }, []);
+  return <Outlet />;
+}
+
+export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
+  if (isRouteErrorResponse(error)) {
+    return <Trouble what={String(error.data || error.statusText)} mend="Go back to the course and choose again." />;
+  }
+  const newer = error instanceof Error && error.name === "NewerStorageError";
+  return newer ? (
+    <Trouble
+      what="The courses in this browser were kept by a newer Upright Quill."
+      mend="Open them with that newer one. Nothing was touched here."
+    />
+  ) : (
+    <Trouble
+      what={error instanceof Error ? error.message : "Something went wrong."}
+      mend="Reload the page. What was kept is still kept."
+    />
+  );
+}

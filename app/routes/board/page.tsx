@@ -1,0 +1,136 @@
+import { Link } from "react-router";
+import { courseOf } from "#core/model";
+import { openCourse } from "../../open-course";
+import { LaneStrip } from "../../ui/lane-strip";
+import { NextAction } from "./next-action";
+import type { Route } from "./+types/page";
+import { boardRows, type StepFilter } from "./rows";
+
+export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
+  const { repository, session } = await openCourse(context, params.slot);
+  const step = new URL(request.url).searchParams.get("step");
+  const filter: StepFilter = step === "collect" || step === "check" ? step : null;
+  const now = repository.surroundings.now();
+  return {
+    filter,
+    timeZone: courseOf(session.state).timeZone,
+    rows: boardRows(session.state, now, filter),
+    empty: Object.keys(session.state.assignments).length === 0,
+  };
+}
+
+const FILTER_WORDS = {
+  collect: { title: "Collect", none: "Nothing is overdue. Everyone has handed in, or is missing or excused." },
+  check: { title: "Check", none: "Nothing to look at: what is released is what you have." },
+} as const;
+
+export default function BoardPage({ loaderData, params }: Route.ComponentProps) {
+  const { rows, filter, timeZone, empty } = loaderData;
+  const home = `/courses/${params.slot}`;
+  return (
+    <main className="mx-auto w-full max-w-[1260px] px-[30px] pt-6 pb-16">
+      <title>{`${rows.title} · Upright Quill`}</title>
+      <h1 className="font-serif text-[28px] leading-tight font-semibold">
+        {filter ? `${FILTER_WORDS[filter].title}: ${rows.title}` : rows.title}
+      </h1>
+      <p className="mt-1 text-sm text-soft">{rows.subtitle}</p>
+      <Attention {...rows} home={home} />
+      {filter && (
+        <p className="mt-4 text-sm">
+          <Link className="link" to={home}>
+            Show every assignment
+          </Link>
+        </p>
+      )}
+      {empty ? (
+        <p className="mt-10 max-w-prose text-soft">
+          Nothing is planned yet. Begin with the students and the first assignment under{" "}
+          <Link className="link" to={`${home}/plan`}>
+            Plan
+          </Link>
+          .
+        </p>
+      ) : (
+        rows.groups.length === 0 && filter && <p className="mt-10 text-soft">{FILTER_WORDS[filter].none}</p>
+      )}
+      {rows.groups.map((group) => (
+        <section key={group.id} className="mt-7">
+          <h2 className="figures text-[13px] font-semibold text-soft">{group.title}</h2>
+          <ul>
+            {group.lanes.map((lane) => (
+              <li
+                key={lane.assignment.id}
+                className="grid grid-cols-[minmax(180px,290px)_1fr_190px] items-center gap-6 border-b border-rule py-[11px]"
+              >
+                <div>
+                  <h3 className="font-serif text-[17px] leading-snug font-semibold">{lane.assignment.name}</h3>
+                  <p className="figures text-[13px] text-soft">{lane.detail}</p>
+                </div>
+                <LaneStrip {...lane} label={lane.assignment.name} />
+                <NextAction slot={params.slot} lane={lane} timeZone={timeZone} />
+              </li>
+            ))}
+          </ul>
+        </section>
+      ))}
+      {rows.groups.length > 0 && <Legend />}
+    </main>
+  );
+}
+
+function Attention({
+  undated,
+  weights,
+  demo,
+  home,
+}: {
+  readonly undated: readonly string[];
+  readonly weights: string | null;
+  readonly demo: boolean;
+  readonly home: string;
+}) {
+  if (undated.length === 0 && !weights && !demo) return null;
+  return (
+    <ul className="mt-4 flex flex-wrap gap-x-8 gap-y-1 border-y border-rule py-2 text-sm">
+      {undated.length > 0 && (
+        <li>
+          <strong className="text-ochre">Undated:</strong> {undated.join(", ")} {undated.length === 1 ? "has" : "have"}{" "}
+          no due date.
+        </li>
+      )}
+      {weights && (
+        <li>
+          <strong className="text-ochre">Weights</strong> come to {weights} %, not 100.
+        </li>
+      )}
+      {demo && (
+        <li>
+          This is the demo course; nothing in it is real.{" "}
+          <Link className="link" to={`${home}/files#empty`}>
+            Start an empty course
+          </Link>
+        </li>
+      )}
+    </ul>
+  );
+}
+
+function Legend() {
+  const items = [
+    ["bg-green", "released"],
+    ["bg-green-wash", "scored, sealed"],
+    ["bg-ochre-wash", "waiting"],
+    ["bg-table", "excused"],
+    ["hatched", "not in"],
+  ] as const;
+  return (
+    <p className="mt-5 flex flex-wrap gap-x-5 gap-y-1 text-[13px] text-soft">
+      {items.map(([look, word]) => (
+        <span key={word} className="inline-flex items-center gap-1.5">
+          <span aria-hidden="true" className={`inline-block size-3 border border-rule ${look}`} />
+          {word}
+        </span>
+      ))}
+    </p>
+  );
+}

@@ -1,0 +1,60 @@
+import { fromDecimal, roundToText, sum, type Instant } from "#core/kernel";
+import { categoriesOf, courseOf, studentsOf, type CourseState } from "#core/model";
+import { laneOf, undatedOf, weightsAddUp, type Lane } from "#core/release";
+import { dayText } from "../../ui/words";
+
+/** The board as it is drawn. */
+export interface BoardRows {
+  readonly title: string;
+  readonly subtitle: string;
+  readonly demo: boolean;
+  readonly undated: readonly string[];
+  /** The sum of the weights where it is not 100. */
+  readonly weights: string | null;
+  readonly groups: readonly { readonly id: string; readonly title: string; readonly lanes: readonly LaneRow[] }[];
+}
+
+export interface LaneRow extends Lane {
+  readonly detail: string;
+}
+
+export type StepFilter = "collect" | "check" | null;
+
+const STEP_KINDS: Readonly<Record<"collect" | "check", Lane["next"]["kind"]>> = { collect: "decide", check: "correct" };
+
+export function boardRows(state: CourseState, now: Instant, filter: StepFilter): BoardRows {
+  const course = courseOf(state);
+  const students = studentsOf(state).length;
+  const sections = Object.values(state.sections).map((section) => section.name);
+  const weights = categoriesOf(state).flatMap(({ weight }) => (weight === null ? [] : [fromDecimal(weight)]));
+  const lanes = Object.values(state.assignments)
+    .sort((a, b) => a.order - b.order)
+    .map((assignment): LaneRow => ({ ...laneOf(state, assignment, now), detail: detailOf(state, assignment) }))
+    .filter(({ next }) => filter === null || next.kind === STEP_KINDS[filter]);
+  return {
+    title: course.title,
+    subtitle: [
+      course.institution,
+      students === 1 ? "1 student" : `${String(students)} students`,
+      sections.length > 0 ? `${sections.join(" and ")} sections` : "",
+    ]
+      .filter(Boolean)
+      .join(" · "),
+    demo: course.origin === "demo",
+    undated: undatedOf(state).map((assignment) => assignment.name),
+    weights: weightsAddUp(state) ? null : roundToText(sum(weights), 1),
+    groups: categoriesOf(state)
+      .map(({ id, name, weight }) => ({
+        id,
+        title: weight === null ? name : `${name} · ${weight} %`,
+        lanes: lanes.filter((lane) => lane.assignment.categoryId === id),
+      }))
+      .filter((group) => group.lanes.length > 0),
+  };
+}
+
+function detailOf(state: CourseState, assignment: CourseState["assignments"][string]): string {
+  const due = assignment.dueAt ? `due ${dayText(assignment.dueAt, courseOf(state).timeZone)}` : "no due date";
+  const points = assignment.bonus ? "bonus" : `${assignment.points} pts`;
+  return [assignment.channel === "paper" ? "on paper" : "", due, points].filter(Boolean).join(" · ");
+}

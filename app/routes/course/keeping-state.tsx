@@ -1,0 +1,60 @@
+import { useSyncExternalStore } from "react";
+import { Link } from "react-router";
+import type { CourseSession } from "#storage";
+import { useUnkept } from "../../ui/use-unkept";
+import { clockText, counted } from "../../ui/words";
+
+/** Says whether everything is kept. It says so only once the store has confirmed the write. */
+export function KeepingState({ session, home }: { readonly session: CourseSession; readonly home: string }) {
+  const keeping = useSyncExternalStore(session.subscribe, () => session.keeping);
+  const setAside = useSyncExternalStore(session.subscribe, () => session.setAside);
+  useUnkept(keeping.kind !== "kept");
+  return (
+    <>
+      <p
+        role="status"
+        data-keeping={keeping.kind}
+        className="figures flex w-[104px] items-center justify-end text-[13px] text-soft"
+      >
+        {keeping.kind === "kept" && (keeping.at ? `All kept ${clockText(keeping.at)}` : "All kept")}
+        {keeping.kind === "keeping" && `Keeping ${String(keeping.count)}`}
+        {keeping.kind === "failed" && <span className="font-semibold text-wax">Not kept: {keeping.count}</span>}
+      </p>
+      {keeping.kind === "failed" && (
+        <div
+          role="alert"
+          className="absolute inset-x-0 top-full border-b border-wax bg-wax-wash px-[18px] py-2 text-sm"
+        >
+          <strong>{counted(keeping.count, "change")} could not be kept</strong> in this browser: {keeping.message}{" "}
+          Everything stays on the screen.{" "}
+          <button type="button" className="link font-semibold" onClick={() => void session.retry()}>
+            Try again
+          </button>{" "}
+          or{" "}
+          <Link className="link font-semibold" to={`${home}/files`}>
+            make a course file
+          </Link>{" "}
+          before you close this page.
+        </div>
+      )}
+      {setAside.length > 0 && (
+        <div
+          role="alert"
+          className="absolute inset-x-0 top-full border-b border-ochre bg-ochre-wash px-[18px] py-2 text-sm"
+        >
+          Another tab changed the same thing first, so this was not entered:{" "}
+          {setAside.map((change) => change.line).join("; ")}.{" "}
+          <button
+            type="button"
+            className="link font-semibold"
+            onClick={() => {
+              session.acknowledge();
+            }}
+          >
+            I have seen it
+          </button>
+        </div>
+      )}
+    </>
+  );
+}

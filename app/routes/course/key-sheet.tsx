@@ -1,0 +1,106 @@
+import { Keyboard, X } from "lucide-react";
+import { Dialog } from "radix-ui";
+import { useEffect, useState } from "react";
+import { isTyping } from "../../ui/keys";
+
+const SHEET: readonly { readonly title: string; readonly keys: readonly (readonly [string, string])[] }[] = [
+  {
+    title: "Everywhere",
+    keys: [
+      ["?", "this sheet"],
+      ["Ctrl Z, Ctrl Y", "undo, redo"],
+    ],
+  },
+  {
+    title: "Desk: judging",
+    keys: [
+      ["1 to 9", "level of the marked criterion, and on to the next"],
+      ["Shift 1 to 9", "level, and stay"],
+      ["← →", "one step down, one step up"],
+      ["↑ ↓", "criterion before, criterion after"],
+      ["Enter", "type points"],
+      ["A", "does not apply"],
+      ["Backspace", "open again"],
+      ["Alt → Alt ←", "next paper, paper before"],
+      ["W", "next paper that waits"],
+      ["M, X, L", "missing, excused, late by"],
+      ["C, V", "overall comment, private note"],
+      ["K", "comment on the marked criterion"],
+      ["P", "hide or show the pile"],
+    ],
+  },
+  {
+    title: "Desk: writing on the work",
+    keys: [
+      ["/", "find a passage and take it up"],
+      ["N", "note on the passage"],
+      ["S", "strike it out"],
+      ["1 to 9", "evidence for that criterion"],
+      ["T", "pin a note at a point (arrows move it, Enter pins it)"],
+      ["Escape", "put the passage down"],
+    ],
+  },
+  {
+    title: "Gradebook",
+    keys: [
+      ["type", "17.5 score, 17.5 l2 late by two, m missing, x excused, - clear"],
+      ["Enter, Tab", "keep and go down, keep and go right"],
+      ["arrows", "move; Escape leaves a cell as it was"],
+      ["Ctrl Enter", "open the paper on the desk"],
+    ],
+  },
+];
+
+/** The sheet of keys at `?`. */
+export function KeySheet() {
+  const [open, setOpen] = useState(false);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key === "?" && !isTyping(event.target)) setOpen(true);
+    };
+    window.addEventListener("keydown", onKey);
+    return () => {
+      window.removeEventListener("keydown", onKey);
+    };
+  }, []);
+  return (
+    <Dialog.Root open={open} onOpenChange={setOpen}>
+      <Dialog.Trigger
+        aria-label="Keys"
+        title="Keys (?)"
+        className="grid size-8 place-items-center rounded text-soft hover:bg-table hover:text-ink"
+      >
+        <Keyboard size={16} aria-hidden="true" />
+      </Dialog.Trigger>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/30" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed top-1/2 left-1/2 z-50 max-h-[86vh] w-[min(880px,94vw)] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded border border-rule bg-sheet p-6 shadow-xl"
+        >
+          <div className="flex items-start justify-between">
+            <Dialog.Title className="page-title">Keys</Dialog.Title>
+            <Dialog.Close aria-label="Close" className="grid size-8 place-items-center rounded hover:bg-table">
+              <X size={18} aria-hidden="true" />
+            </Dialog.Close>
+          </div>
+          <div className="mt-3 gap-8 sm:columns-2">
+            {SHEET.map(({ title, keys }) => (
+              <section key={title} className="mb-5 break-inside-avoid">
+                <h3 className="border-b border-rule pb-1 text-sm font-semibold">{title}</h3>
+                <dl className="mt-1 text-sm">
+                  {keys.map(([key, what]) => (
+                    <div key={key + what} className="grid grid-cols-[8rem_1fr] gap-2 py-0.5">
+                      <dt className="font-semibold">{key}</dt>
+                      <dd className="text-soft">{what}</dd>
+                    </div>
+                  ))}
+                </dl>
+              </section>
+            ))}
+          </div>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

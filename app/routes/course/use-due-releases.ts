@@ -1,0 +1,18 @@
+import { useEffect } from "react";
+import type { CourseSession } from "#storage";
+import { giveOutDue } from "../../open-course";
+
+/** How often a timed release is looked for, in milliseconds. */
+const LOOK_EVERY = 20_000;
+
+/** Gives out timed releases when their moment comes while the course is open. */
+export function useDueReleases(session: CourseSession, revalidate: () => Promise<void>): void {
+  useEffect(() => {
+    const timer = setInterval(() => {
+      if (giveOutDue(session)) void revalidate();
+    }, LOOK_EVERY);
+    return () => {
+      clearInterval(timer);
+    };
+  }, [session, revalidate]);
+}

@@ -1,0 +1,158 @@
+import type { RefObject } from "react";
+import type { Command } from "#core/changes";
+import type { Outcome } from "../../outcomes";
+import { DraftField } from "../../ui/draft-field";
+import { latenessWords } from "../../ui/words";
+import { CriterionCard } from "./criterion-card";
+import { PointsField } from "./points-field";
+import type { DeskRows } from "./rows";
+import { StandingRow } from "./standing-row";
+import type { DeskKeys } from "./use-desk-keys";
+
+interface JudgementColumnProps {
+  readonly rows: DeskRows;
+  readonly unitHours: number;
+  readonly keys: DeskKeys;
+  readonly send: (command: Command) => Promise<Outcome>;
+  readonly sendTyped: (command: Command) => Promise<Outcome>;
+  /** Why the last thing was refused. */
+  readonly notice: string | null;
+  readonly onEvidence: (noteId: string) => void;
+  readonly overallRef: RefObject<HTMLTextAreaElement | null>;
+  readonly privateRef: RefObject<HTMLTextAreaElement | null>;
+  readonly lateRef: RefObject<HTMLInputElement | null>;
+}
+
+/** The left column of the desk: who, the rulers, the sum, the standing, the comment and the private note. */
+export function JudgementColumn(props: JudgementColumnProps) {
+  const { rows, unitHours, keys, send, sendTyped } = props;
+  const place = { assignmentId: rows.assignment.id, studentId: rows.student.id };
+  const late = rows.figure.unitsLate;
+  return (
+    <div className="h-full overflow-y-auto">
+      <header className="px-4 pt-3.5 pb-2.5">
+        <h1 className="font-serif text-[20px] leading-tight font-semibold">{rows.name}</h1>
+        <p className="mt-0.5 text-[13.5px] leading-snug text-soft">
+          {rows.assignment.name}
+          {rows.section && ` · ${rows.section} section`}
+          {late > 0 && (
+            <>
+              {" · "}
+              <strong className="text-ochre">{latenessWords(late, unitHours)} late</strong>
+            </>
+          )}
+          {rows.attempts > 1 && ` · ${String(rows.attempts)} attempts`}
+        </p>
+      </header>
+      {rows.criteria.map((row, index) => (
+        <CriterionCard
+          key={row.criterion.id}
+          row={row}
+          place={index + 1}
+          marked={keys.marked === index}
+          typing={keys.typing === index}
+          commenting={keys.commenting === index}
+          onMark={() => {
+            keys.mark(index);
+          }}
+          onKeyDown={keys.onRulerKey}
+          onDrag={(text) =>
+            void send({ type: "judge", ...place, criterionId: row.criterion.id, verdict: { kind: "points", text } })
+          }
+          onPoints={(text, confirmed) =>
+            sendTyped({
+              type: "judge",
+              ...place,
+              criterionId: row.criterion.id,
+              verdict: { kind: "points", text },
+              confirmed,
+            })
+          }
+          onTyping={() => {
+            keys.type(index);
+          }}
+          onTypingDone={keys.typingDone}
+          onComment={(comment, seen) =>
+            send({ type: "setCriterionComment", ...place, criterionId: row.criterion.id, comment, seen })
+          }
+          onCommenting={(open) => {
+            keys.comment(open ? index : null);
+          }}
+          onEvidence={props.onEvidence}
+          sliderRef={keys.sliderRef(index)}
+        />
+      ))}
+      <Sum {...props} />
+      {props.notice && (
+        <p role="alert" className="mx-4 mt-2 border-s-2 border-wax bg-wax-wash px-2.5 py-1.5 text-[14px]">
+          {props.notice}
+        </p>
+      )}
+      <StandingRow rows={rows} unitHours={unitHours} send={send} lateRef={props.lateRef} />
+      <div className="space-y-2 px-4 pt-3 pb-5">
+        <DraftField
+          label="Overall comment"
+          value={rows.overallComment}
+          placeholder={`To ${rows.student.givenName}`}
+          rows={2}
+          fieldRef={props.overallRef}
+          onKeep={(text, seen) => send({ type: "setComment", ...place, facing: "student", text, seen })}
+        />
+        <DraftField
+          label="Private note, for instructors only"
+          value={rows.privateNote}
+          fieldRef={props.privateRef}
+          onKeep={(text, seen) => send({ type: "setComment", ...place, facing: "private", text, seen })}
+        />
+      </div>
+    </div>
+  );
+}
+
+function Sum({ rows, keys, send, sendTyped }: JudgementColumnProps) {
+  const { arithmetic, assignment, figure } = rows;
+  const place = { assignmentId: assignment.id, studentId: rows.student.id };
+  const byHand = figure.source === "set by hand";
+  return (
+    <section aria-label="Score" className="mx-4 border-t-2 border-ink pt-2.5">
+      <div className="flex items-baseline justify-between gap-2">
+        <p className="figures text-[14.5px]">{arithmetic.first || "Score"}</p>
+        {keys.typing === "score" ? (
+          <PointsField
+            label="Score"
+            value={rows.entry}
+            onKeep={(text, confirmed) => sendTyped({ type: "setScore", ...place, text, seen: rows.entry, confirmed })}
+            onDone={keys.typingDone}
+          />
+        ) : (
+          <button
+            type="button"
+            aria-label="Type the score"
+            title={byHand ? "Set by hand" : undefined}
+            className={`figures rounded px-1 text-[19px] font-semibold whitespace-nowrap hover:bg-table ${byHand ? "text-plum" : ""}`}
+            onClick={() => {
+              keys.type("score");
+            }}
+          >
+            {byHand && <span aria-hidden="true">✎ </span>}
+            {arithmetic.total} / {assignment.points}
+          </button>
+        )}
+      </div>
+      {arithmetic.second && (
+        <p className={`figures text-[13.5px] ${byHand ? "text-plum" : "text-ochre"}`}>
+          {arithmetic.second}
+          {(byHand || figure.source === "typed") && (
+            <button
+              type="button"
+              className="link ms-2"
+              onClick={() => void send({ type: "setScore", ...place, text: "-", seen: rows.entry })}
+            >
+              {byHand ? "Back to the computed figure" : "Back to the rulers"}
+            </button>
+          )}
+        </p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,54 @@
+import { z } from "zod";
+import { handInOf, type CourseState } from "#core/model";
+import type { Repository } from "#storage";
+import type { DeskRows } from "./rows";
+
+/** Keys under which the widths of the columns are remembered. */
+const LAYOUT_KEY = "desk-layout";
+const MARGIN_KEY = "margin-width";
+
+export interface Work {
+  readonly file: DeskRows["files"][number];
+  /** Null when storage has lost the file's bytes. */
+  readonly blob: Blob | null;
+}
+
+/** The chosen file of a paper, or the last one of its last attempt. */
+export async function loadWork(
+  repository: Repository,
+  slot: string,
+  rows: DeskRows,
+  wanted: string | null,
+): Promise<Work | null> {
+  const file = rows.files.find(({ id }) => id === `file:${wanted ?? ""}`) ?? rows.files.at(-1);
+  return file ? { file, blob: await repository.readFile(slot, file.id) } : null;
+}
+
+/** Reads the work of the next paper ahead, so that it is at hand when the person goes on. */
+export function prefetchNext(repository: Repository, slot: string, state: CourseState, rows: DeskRows): void {
+  if (!rows.after) return;
+  const file = handInOf(state, rows.assignment.id, rows.after)?.attempts.at(-1)?.files.at(-1);
+  if (file) void repository.readFile(slot, file.id).catch(() => null);
+}
+
+const layoutSchema = z.record(z.string(), z.number());
+
+/** The widths of the columns as they were left; null on the first visit. */
+export async function recallLayout(repository: Repository): Promise<Record<string, number> | null> {
+  const layout = layoutSchema.safeParse(await repository.recall(LAYOUT_KEY));
+  return layout.success ? layout.data : null;
+}
+
+export function rememberLayout(repository: Repository, layout: Readonly<Record<string, number>>): void {
+  void repository.remember(LAYOUT_KEY, layout).catch(() => null);
+}
+
+/** The width of the margin as it was left, in pixels. */
+export async function recallMargin(repository: Repository): Promise<number | undefined> {
+  const width = await repository.recall(MARGIN_KEY);
+  return typeof width === "number" ? width : undefined;
+}
+
+export function rememberMargin(repository: Repository, width: number): void {
+  void repository.remember(MARGIN_KEY, width).catch(() => null);
+}

@@ -1,0 +1,157 @@
+import { Group, Panel, Separator } from "react-resizable-panels";
+import { useEffect, useRef, useState } from "react";
+import { useNavigate, useSearchParams } from "react-router";
+import { courseOf } from "#core/model";
+import { openCourse, orMissing } from "../../open-course";
+import { deskAddress, fromAddress } from "../../ui/address";
+import { useChange } from "../../use-change";
+import { JudgementColumn } from "./judgement-column";
+import { loadWork, prefetchNext, recallLayout, recallMargin, rememberLayout, rememberMargin } from "./load-work";
+import { Pile } from "./pile";
+import { deskRows, PILE_ORDERS } from "./rows";
+import { useAsking } from "./use-asking";
+import { useDeskKeys } from "./use-desk-keys";
+import { useHandIn } from "./use-hand-in";
+import { WorkArea } from "./work-area";
+import type { Route } from "./+types/page";
+
+export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
+  const { repository, session } = await openCourse(context, params.slot);
+  const { state } = session;
+  const assignment = orMissing(state.assignments[fromAddress("assignment", params.assignmentId)], "assignment");
+  const student = orMissing(state.students[fromAddress("student", params.studentId)], "student");
+  const search = new URL(request.url).searchParams;
+  const order = PILE_ORDERS.find((item) => item === search.get("order")) ?? "name";
+  const rows = deskRows(state, assignment, student, order);
+  const place = { assignmentId: assignment.id, studentId: student.id };
+  void repository.remember(`place/${params.slot}`, place).catch(() => null);
+  prefetchNext(repository, params.slot, state, rows);
+  return {
+    rows,
+    order,
+    repository,
+    unitHours: courseOf(state).lateRule?.unitHours ?? 24,
+    work: await loadWork(repository, params.slot, rows, search.get("file")),
+    layout: await recallLayout(repository),
+    marginWidth: await recallMargin(repository),
+  };
+}
+
+export default function DeskPage({ loaderData, params }: Route.ComponentProps) {
+  // Each paper gets a desk of its own, so that nothing half typed moves on to the next.
+  return <Desk key={`${params.assignmentId}/${params.studentId}`} loaderData={loaderData} slot={params.slot} />;
+}
+
+function Desk({
+  loaderData,
+  slot,
+}: {
+  readonly loaderData: Route.ComponentProps["loaderData"];
+  readonly slot: string;
+}) {
+  const { rows, order, unitHours, work, layout, marginWidth, repository } = loaderData;
+  const change = useChange();
+  const navigate = useNavigate();
+  const [, setSearch] = useSearchParams();
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [pileShown, setPileShown] = useState(true);
+  const overall = useRef<HTMLTextAreaElement>(null);
+  const privateNote = useRef<HTMLTextAreaElement>(null);
+  const late = useRef<HTMLInputElement>(null);
+  const done = useRef<HTMLButtonElement>(null);
+  const handIn = useHandIn(repository, slot, rows);
+
+  const { send, sendTyped, notice } = useAsking(change);
+  const goTo = (studentId: string | null) => {
+    const search = order === "name" ? "" : `?order=${order}`;
+    void navigate(studentId ? deskAddress(slot, rows.assignment.id, studentId) + search : `/courses/${slot}`);
+  };
+  const next = () => {
+    goTo(rows.after);
+  };
+  const keys = useDeskKeys(rows, send, {
+    next,
+    before: () => {
+      if (rows.before) goTo(rows.before);
+    },
+    nextWaiting: () => {
+      goTo(rows.nextWaiting);
+    },
+    togglePile: () => {
+      setPileShown((shown) => !shown);
+    },
+    focusOverall: () => overall.current?.focus(),
+    focusPrivate: () => privateNote.current?.focus(),
+    focusLate: () => late.current?.focus(),
+    focusDone: () => done.current?.focus(),
+  });
+  useEffect(() => {
+    const onEscape = (event: KeyboardEvent) => {
+      if (event.key === "Escape") setChosen(null);
+    };
+    window.addEventListener("keydown", onEscape);
+    return () => {
+      window.removeEventListener("keydown", onEscape);
+    };
+  }, []);
+
+  return (
+    <main className="flex h-[calc(100vh-46px)] flex-col">
+      <title>{`${rows.name}, ${rows.assignment.shortName} · Upright Quill`}</title>
+      <Group
+        orientation="horizontal"
+        className="min-h-0 flex-1"
+        {...(layout ? { defaultLayout: layout } : {})}
+        onLayoutChanged={(changed) => {
+          rememberLayout(repository, changed);
+        }}
+      >
+        <Panel id="judgement" defaultSize={352} minSize={270} maxSize={560}>
+          <JudgementColumn
+            rows={rows}
+            unitHours={unitHours}
+            keys={keys}
+            send={send}
+            sendTyped={sendTyped}
+            notice={notice}
+            onEvidence={setChosen}
+            overallRef={overall}
+            privateRef={privateNote}
+            lateRef={late}
+          />
+        </Panel>
+        <Separator
+          aria-label="Width of the judgement column"
+          className="w-[5px] border-s border-rule outline-none hover:bg-rule focus-visible:bg-ink"
+        />
+        <Panel id="work" minSize={420}>
+          <WorkArea
+            slot={slot}
+            rows={rows}
+            work={work}
+            send={send}
+            chosen={chosen}
+            onChoose={setChosen}
+            handIn={handIn}
+            marginWidth={marginWidth}
+            onMarginWidth={(width) => {
+              rememberMargin(repository, width);
+            }}
+          />
+        </Panel>
+      </Group>
+      {pileShown && (
+        <Pile
+          slot={slot}
+          rows={rows}
+          order={order}
+          onOrder={(wanted) => {
+            setSearch(wanted === "name" ? {} : { order: wanted }, { replace: true });
+          }}
+          onNext={next}
+          doneRef={done}
+        />
+      )}
+    </main>
+  );
+}

@@ -1,0 +1,62 @@
+import { useEffect, useRef, useState } from "react";
+import type { Outcome } from "../../outcomes";
+import { canConfirm, issueWords } from "../../ui/words";
+
+interface PointsFieldProps {
+  readonly label: string;
+  readonly value: string;
+  readonly onKeep: (text: string, confirmed: boolean) => Promise<Outcome>;
+  /** Whether something was kept. */
+  readonly onDone: (kept: boolean) => void;
+}
+
+/** A small field for points. Enter keeps; an unusual value is asked once and kept on the second Enter. */
+export function PointsField({ label, value, onKeep, onDone }: PointsFieldProps) {
+  const field = useRef<HTMLInputElement>(null);
+  const [text, setText] = useState(value);
+  const [trouble, setTrouble] = useState<{ readonly words: string; readonly asked: string | null } | null>(null);
+  useEffect(() => {
+    field.current?.select();
+  }, []);
+  const keep = async () => {
+    if (text.trim() === "" || text === value) {
+      onDone(false);
+      return;
+    }
+    const outcome = await onKeep(text, trouble?.asked === text);
+    if (outcome.ok || outcome.issue.code === "nothing_to_change") onDone(true);
+    else setTrouble({ words: issueWords(outcome.issue), asked: canConfirm(outcome.issue) ? text : null });
+  };
+  return (
+    <span className="relative inline-block">
+      <input
+        ref={field}
+        aria-label={label}
+        aria-invalid={trouble !== null}
+        inputMode="decimal"
+        className="figures h-7 w-20 rounded border border-ink bg-sheet px-1.5 text-right font-semibold"
+        value={text}
+        onChange={(event) => {
+          setText(event.target.value);
+          setTrouble(null);
+        }}
+        onKeyDown={(event) => {
+          event.stopPropagation();
+          if (event.key === "Enter") void keep();
+          if (event.key === "Escape") onDone(false);
+        }}
+        onBlur={() => {
+          if (!trouble) void keep();
+        }}
+      />
+      {trouble && (
+        <span
+          role="alert"
+          className="absolute top-full right-0 z-40 mt-1 w-64 rounded bg-tip px-2 py-1 text-left text-[13px] whitespace-normal text-on-tip"
+        >
+          {trouble.words}
+        </span>
+      )}
+    </span>
+  );
+}

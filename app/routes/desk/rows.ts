@@ -1,0 +1,175 @@
+import { fromDecimal, toNumber, type AssignmentId, type Decimal, type StudentId } from "#core/kernel";
+import {
+  courseOf,
+  fullName,
+  handInOf,
+  initials,
+  judgementOf,
+  notesOf,
+  resultOf,
+  rubricOf,
+  studentsOf,
+  type Assignment,
+  type CourseState,
+  type Criterion,
+  type Note,
+  type Rubric,
+  type Student,
+  type WorkFile,
+} from "#core/model";
+import { rulerEnds } from "#core/scoring";
+import { entryText } from "#core/changes";
+import { figuresOf, type Figure } from "#core/totals";
+import { criterionColour } from "../../ui/colours";
+import { arithmeticWords } from "./arithmetic";
+
+export type PaperMark = "scored" | "waiting" | "missing" | "excused" | "not in";
+export type PileOrder = "name" | "waiting" | "time" | "number";
+export const PILE_ORDERS: readonly PileOrder[] = ["name", "waiting", "time", "number"];
+
+/** One sheet of the pile. */
+export interface Sheet {
+  readonly studentId: StudentId;
+  readonly initials: string;
+  readonly name: string;
+  readonly mark: PaperMark;
+}
+
+/** A criterion with all that its ruler shows. */
+export interface CriterionRow {
+  readonly criterion: Criterion;
+  readonly colour: string;
+  readonly points: Decimal | null;
+  readonly notApplicable: boolean;
+  readonly comment: string;
+  readonly maximum: Decimal;
+  /** Places of the other papers of the class on the ruler, from 0 to 1. */
+  readonly others: readonly number[];
+  readonly evidence: readonly { readonly noteId: string; readonly label: string }[];
+}
+
+export interface DeskRows {
+  readonly assignment: Assignment;
+  readonly student: Student;
+  readonly name: string;
+  readonly section: string;
+  readonly figure: Figure;
+  readonly attempts: number;
+  readonly channel: Assignment["channel"];
+  readonly criteria: readonly CriterionRow[];
+  readonly arithmetic: { readonly first: string; readonly second: string; readonly total: string };
+  readonly entry: string;
+  readonly decision: "missing" | "excused" | null;
+  readonly overallComment: string;
+  readonly privateNote: string;
+  readonly files: readonly (WorkFile & { readonly attempt: number })[];
+  readonly notes: readonly Note[];
+  readonly pile: readonly Sheet[];
+  readonly before: StudentId | null;
+  readonly after: StudentId | null;
+  readonly nextWaiting: StudentId | null;
+  readonly scored: number;
+  readonly classMean: string | null;
+}
+
+function markOf(figure: Figure): PaperMark {
+  if (figure.standing === "missing" || figure.standing === "excused") return figure.standing;
+  if (figure.counted !== null) return "scored";
+  return figure.waiting ? "waiting" : "not in";
+}
+
+export function deskRows(state: CourseState, assignment: Assignment, student: Student, order: PileOrder): DeskRows {
+  const { figure: figureAt } = figuresOf(state);
+  const figure = figureAt(assignment.id, student.id);
+  const result = resultOf(state, assignment.id, student.id);
+  const attempts = handInOf(state, assignment.id, student.id)?.attempts ?? [];
+  const notes = notesOf(state, assignment.id, student.id);
+  const pile = pileOf(state, assignment, order);
+  const place = pile.findIndex((sheet) => sheet.studentId === student.id);
+  const onward = [...pile.slice(place + 1), ...pile.slice(0, place)];
+  const counted = studentsOf(state).flatMap(({ id }) => {
+    const value = figureAt(assignment.id, id);
+    return value.counted && value.standing === "handedIn" ? [toNumber(value.counted)] : [];
+  });
+  return {
+    assignment,
+    student,
+    name: fullName(student),
+    section: student.sectionId ? (state.sections[student.sectionId]?.name ?? "") : "",
+    figure,
+    attempts: attempts.length,
+    channel: assignment.channel,
+    criteria: criterionRows(state, rubricOf(state, assignment), assignment.id, student.id, notes),
+    arithmetic: arithmeticWords(figure, assignment, courseOf(state).lateRule?.unitHours ?? 24),
+    entry: entryText(state, assignment.id, student.id),
+    decision: result.decision,
+    overallComment: result.overallComment,
+    privateNote: result.privateNote,
+    files: attempts.flatMap(({ number, files }) => files.map((file) => ({ ...file, attempt: number }))),
+    notes,
+    pile,
+    before: pile[place - 1]?.studentId ?? null,
+    after: pile[place + 1]?.studentId ?? null,
+    nextWaiting: onward.find((sheet) => sheet.mark === "waiting")?.studentId ?? null,
+    scored: pile.filter((sheet) => sheet.mark === "scored").length,
+    classMean:
+      counted.length === 0 ? null : (counted.reduce((sum, value) => sum + value, 0) / counted.length).toFixed(1),
+  };
+}
+
+function pileOf(state: CourseState, assignment: Assignment, order: PileOrder): Sheet[] {
+  const { figure } = figuresOf(state);
+  const sheets = studentsOf(state).map((student) => ({
+    studentId: student.id,
+    initials: initials(student),
+    name: fullName(student),
+    number: student.number,
+    mark: markOf(figure(assignment.id, student.id)),
+    at: handInOf(state, assignment.id, student.id)?.attempts.at(-1)?.at ?? "9",
+  }));
+  const rank: Readonly<Record<PaperMark, number>> = { waiting: 0, "not in": 1, scored: 2, missing: 3, excused: 4 };
+  if (order === "waiting") sheets.sort((a, b) => rank[a.mark] - rank[b.mark]);
+  if (order === "time") sheets.sort((a, b) => a.at.localeCompare(b.at));
+  if (order === "number") sheets.sort((a, b) => a.number.localeCompare(b.number, "en", { numeric: true }));
+  return sheets;
+}
+
+function criterionRows(
+  state: CourseState,
+  rubric: Rubric | null,
+  assignmentId: AssignmentId,
+  studentId: StudentId,
+  notes: readonly Note[],
+): CriterionRow[] {
+  const students = studentsOf(state);
+  return (rubric?.criteria ?? []).map((criterion, index) => {
+    const { points, notApplicable, comment } = judgementOf(state, assignmentId, studentId, criterion.id);
+    const { maximum } = rulerEnds(criterion);
+    const top = toNumber(fromDecimal(maximum));
+    const others = students.flatMap(({ id }) => {
+      const given = id === studentId ? null : judgementOf(state, assignmentId, id, criterion.id).points;
+      return given === null || top === 0 ? [] : [toNumber(fromDecimal(given)) / top];
+    });
+    return {
+      criterion,
+      colour: criterionColour(index),
+      points,
+      notApplicable,
+      comment,
+      maximum,
+      others,
+      evidence: notes
+        .filter((note) => note.criterionId === criterion.id)
+        .map((note) => ({
+          noteId: note.id,
+          label: note.target.kind === "passage" ? quoteOf(note.target.exact) : "pinned",
+        })),
+    };
+  });
+}
+
+/** First words of a passage, in quotes. */
+function quoteOf(text: string): string {
+  const words = text.trim();
+  return `“${words.length > 26 ? `${words.slice(0, 24).trimEnd()}...` : words}”`;
+}

@@ -1,0 +1,107 @@
+import { useState, type RefObject } from "react";
+import type { Command } from "#core/changes";
+import type { Outcome } from "../../outcomes";
+import type { DeskRows } from "./rows";
+
+interface StandingRowProps {
+  readonly rows: DeskRows;
+  readonly unitHours: number;
+  readonly send: (command: Command) => Promise<Outcome>;
+  readonly lateRef: RefObject<HTMLInputElement | null>;
+}
+
+/** The standing in one gesture: handed in, late by n, missing, excused. */
+export function StandingRow({ rows, unitHours, send, lateRef }: StandingRowProps) {
+  const { figure, decision } = rows;
+  const place = { assignmentId: rows.assignment.id, studentId: rows.student.id };
+  const decide = (wanted: "missing" | "excused") =>
+    void send({ type: "setStanding", ...place, decision: decision === wanted ? null : wanted });
+  const chip = (on: boolean, colour: string) =>
+    `inline-flex h-[26px] items-center gap-1 rounded-[3px] border px-2 text-[13.5px] ${on ? `font-semibold ${colour}` : "border-rule bg-sheet"}`;
+  return (
+    <div role="group" aria-label="Standing" className="flex flex-wrap gap-1 px-4 pt-2.5">
+      <button
+        type="button"
+        className={chip(figure.standing === "handedIn", "border-green bg-sheet text-green")}
+        aria-pressed={figure.standing === "handedIn"}
+        disabled={decision === null}
+        onClick={() => void send({ type: "setStanding", ...place, decision: null })}
+      >
+        {figure.standing === "expected" ? "Not in" : "Handed in"}
+      </button>
+      <LateField
+        key={figure.unitsLate}
+        units={figure.unitsLate}
+        unit={unitHours === 24 ? "d" : "units"}
+        className={chip(figure.unitsLate > 0, "border-ochre bg-sheet text-ochre")}
+        fieldRef={lateRef}
+        onKeep={(unitsLate) => void send({ type: "setLateness", ...place, unitsLate })}
+      />
+      <button
+        type="button"
+        className={chip(decision === "missing", "border-wax bg-wax-wash text-wax")}
+        aria-pressed={decision === "missing"}
+        onClick={() => {
+          decide("missing");
+        }}
+      >
+        Missing
+      </button>
+      <button
+        type="button"
+        className={chip(decision === "excused", "border-soft bg-table text-ink")}
+        aria-pressed={decision === "excused"}
+        onClick={() => {
+          decide("excused");
+        }}
+      >
+        Excused
+      </button>
+    </div>
+  );
+}
+
+interface LateFieldProps {
+  readonly units: number;
+  readonly unit: string;
+  readonly className: string;
+  readonly fieldRef: RefObject<HTMLInputElement | null>;
+  /** Null goes back to what the time of the hand-in tells. */
+  readonly onKeep: (units: number | null) => void;
+}
+
+function LateField({ units, unit, className, fieldRef, onKeep }: LateFieldProps) {
+  const shown = units === 0 ? "" : String(units);
+  const [text, setText] = useState(shown);
+  const keep = () => {
+    const typed = text.trim();
+    if (typed === shown) return;
+    if (typed === "") onKeep(null);
+    else if (/^\d{1,3}$/.test(typed)) onKeep(Number(typed));
+    else setText(shown);
+  };
+  return (
+    <label className={className}>
+      Late
+      <input
+        ref={fieldRef}
+        aria-label={`Late by, in ${unit === "d" ? "days" : unit}`}
+        inputMode="numeric"
+        className="figures w-6 border-b border-rule bg-transparent text-center outline-offset-0"
+        value={text}
+        onFocus={(event) => {
+          event.target.select();
+        }}
+        onChange={(event) => {
+          setText(event.target.value);
+        }}
+        onBlur={keep}
+        onKeyDown={(event) => {
+          if (event.key === "Escape") setText(shown);
+          if (event.key === "Enter" || event.key === "Escape") event.currentTarget.blur();
+        }}
+      />
+      {unit}
+    </label>
+  );
+}

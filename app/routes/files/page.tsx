@@ -1,0 +1,157 @@
+import { useState } from "react";
+import { Form, useNavigate } from "react-router";
+import { filesOf, scoresCsv } from "#core/formats";
+import { courseOf } from "#core/model";
+import { openCourse } from "../../open-course";
+import { counted } from "../../ui/words";
+import { saveAs } from "../../ui/save-as";
+import { makeCourseFile, readInCourseFile, type Progress } from "./course-file";
+import type { Route } from "./+types/page";
+
+export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
+  const { repository, session } = await openCourse(context, params.slot);
+  const { state } = session;
+  const students = Object.keys(state.students).length;
+  return { repository, session, title: courseOf(state).title, students, files: filesOf(state).length };
+}
+
+export default function FilesPage({ loaderData, params }: Route.ComponentProps) {
+  const { repository, session, title, students, files } = loaderData;
+  const navigate = useNavigate();
+  const [progress, setProgress] = useState<(Progress & { readonly stop: () => void }) | null>(null);
+  const [said, setSaid] = useState<{ readonly words: string; readonly trouble: boolean } | null>(null);
+
+  const run = async (job: (signal: AbortSignal, tell: (progress: Progress) => void) => Promise<string>) => {
+    const controller = new AbortController();
+    const stop = () => {
+      controller.abort();
+    };
+    setSaid(null);
+    try {
+      const words = await job(controller.signal, (now) => {
+        setProgress({ ...now, stop });
+      });
+      setSaid({ words, trouble: false });
+    } catch (error) {
+      const stopped = error instanceof Error && error.name === "StoppedError";
+      setSaid({
+        words: stopped
+          ? "Stopped. Nothing was changed."
+          : error instanceof Error
+            ? error.message
+            : "This did not work.",
+        trouble: !stopped,
+      });
+    } finally {
+      setProgress(null);
+    }
+  };
+
+  const onCourseFile = (file: File) =>
+    run(async (signal, tell) => {
+      const slot = await readInCourseFile(repository, file, signal, tell);
+      await navigate(`/courses/${slot}`);
+      return `${file.name} was read in.`;
+    });
+
+  return (
+    <main className="mx-auto w-full max-w-[860px] px-[30px] pt-6 pb-16">
+      <title>Files · Upright Quill</title>
+      <h1 className="page-title">Files</h1>
+      <div role="status" className="min-h-7 pt-1 text-[14px]">
+        {progress && (
+          <p className="flex items-center gap-3">
+            <progress className="w-40" max={progress.all} value={progress.done} aria-label={progress.words} />
+            {progress.words}
+            <button type="button" className="link" onClick={progress.stop}>
+              Stop
+            </button>
+          </p>
+        )}
+        {said && <p className={said.trouble ? "text-wax" : "text-soft"}>{said.words}</p>}
+      </div>
+      <Section id="scores" title="Scores for a spreadsheet">
+        <p>
+          One row per student, one column per assignment with its counted value, and the total.{" "}
+          {counted(students, "student")}.
+        </p>
+        <button
+          type="button"
+          className="act mt-3"
+          onClick={() => {
+            saveAs(
+              new Blob([scoresCsv(session.state)], { type: "text/csv;charset=utf-8" }),
+              `${params.slot}-scores.csv`,
+            );
+            setSaid({ words: "The scores were saved as a CSV file.", trouble: false });
+          }}
+        >
+          Save the scores as CSV
+        </button>
+      </Section>
+      <Section id="course-file" title="The course file">
+        <p>
+          Everything of {title} in one archive of open formats: every record, every change, and{" "}
+          {counted(files, "handed-in file")} as {files === 1 ? "it" : "they"} came. Keep one outside this browser.
+        </p>
+        <button
+          type="button"
+          className="act act-first mt-3"
+          disabled={progress !== null}
+          onClick={() => void run((signal, tell) => makeCourseFile(repository, session, signal, tell))}
+        >
+          Make a course file
+        </button>
+      </Section>
+      <Section id="read-in" title="Read in a course file">
+        <p>It becomes a course of its own beside the ones that are here; nothing is replaced.</p>
+        <label className="act mt-3 cursor-pointer focus-within:outline-2 focus-within:outline-offset-2 focus-within:outline-ink">
+          Choose a course file
+          <input
+            type="file"
+            accept=".zip"
+            className="sr-only"
+            disabled={progress !== null}
+            onChange={(event) => {
+              const file = event.target.files?.[0];
+              event.target.value = "";
+              if (file) void onCourseFile(file);
+            }}
+          />
+        </label>
+      </Section>
+      <Section id="empty" title="Start an empty course">
+        <Form method="post" action={`/courses/${params.slot}`} className="flex gap-2">
+          <input
+            name="title"
+            required
+            maxLength={200}
+            aria-label="Name of the course"
+            placeholder="Name of the course"
+            className="field max-w-80"
+          />
+          <button type="submit" className="act">
+            Start an empty course
+          </button>
+        </Form>
+      </Section>
+    </main>
+  );
+}
+
+function Section({
+  id,
+  title,
+  children,
+}: {
+  readonly id: string;
+  readonly title: string;
+  readonly children: React.ReactNode;
+}) {
+  return (
+    <section id={id} className="scroll-mt-16 border-t border-rule py-5 target:border-ink">
+      <h2 className="mb-1.5 font-serif text-[18px] font-semibold">{title}</h2>
+      {children}
+    </section>
+  );
+}

@@ -1,0 +1,50 @@
+import { useEffect, useState, type RefObject } from "react";
+import { COLUMN_WIDTH, LETTER_WIDTH, NAME_WIDTH, TOTAL_WIDTH } from "./grid-head";
+
+/** The whole width of the gradebook as a strip: one piece per assignment, dark where it is in view. */
+export function Overview({
+  columns,
+  scroller,
+  current,
+}: {
+  readonly columns: number;
+  readonly scroller: RefObject<HTMLDivElement | null>;
+  readonly current: number;
+}) {
+  const [view, setView] = useState<readonly [number, number]>([0, columns]);
+  useEffect(() => {
+    const element = scroller.current;
+    if (!element) return;
+    const look = () => {
+      const room = element.clientWidth - NAME_WIDTH - TOTAL_WIDTH - LETTER_WIDTH;
+      setView([element.scrollLeft / COLUMN_WIDTH, (element.scrollLeft + room) / COLUMN_WIDTH]);
+    };
+    look();
+    const observer = new ResizeObserver(look);
+    observer.observe(element);
+    element.addEventListener("scroll", look, { passive: true });
+    return () => {
+      observer.disconnect();
+      element.removeEventListener("scroll", look);
+    };
+  }, [scroller, columns]);
+  return (
+    <div aria-hidden="true" className="mt-2.5 mb-1.5 flex h-2 gap-0.5">
+      {Array.from({ length: columns }, (_, index) => {
+        const seen = index + 0.5 >= view[0] && index + 0.5 <= view[1];
+        const look = index === current ? "bg-ochre" : seen ? "bg-[#b9ad93]" : "bg-rule";
+        return (
+          <button
+            key={index}
+            type="button"
+            tabIndex={-1}
+            className={`flex-1 ${look}`}
+            onClick={() => {
+              if (scroller.current) scroller.current.scrollLeft = index * COLUMN_WIDTH;
+            }}
+          />
+        );
+      })}
+    </div>
+  );
+}

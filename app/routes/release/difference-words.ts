@@ -1,0 +1,51 @@
+import type { Difference, FacetContent } from "#core/release";
+
+/** What changed in a copy since it was released, as pairs of old and new. */
+export function differenceWords({ facet, old, present }: Difference): { what: string; old: string; present: string }[] {
+  switch (facet) {
+    case "score":
+      return [
+        {
+          what: "Score",
+          old: scoreWords(old as FacetContent["score"]),
+          present: scoreWords(present as FacetContent["score"] | null),
+        },
+      ];
+    case "rubric":
+      return rubricPairs(old as FacetContent["rubric"], present as FacetContent["rubric"] | null);
+    case "comments":
+      return commentPairs(old as FacetContent["comments"], present as FacetContent["comments"] | null);
+  }
+}
+
+function scoreWords(score: FacetContent["score"] | null): string {
+  if (!score) return "nothing";
+  if (score.standing === "excused") return "excused";
+  const points = score.points ?? "–";
+  return score.standing === "missing" ? `missing, ${points}` : `${points} / ${score.maximum}`;
+}
+
+function rubricPairs(old: FacetContent["rubric"], present: FacetContent["rubric"] | null) {
+  if (!present) return [{ what: "Rubric detail", old: "shown", present: "nothing" }];
+  const words = (row: FacetContent["rubric"]["rows"][number] | undefined) =>
+    row ? `${row.points ?? "–"}${row.level ? `, ${row.level}` : ""}` : "nothing";
+  const pairs = present.rows.map((row) => ({
+    what: row.name,
+    old: words(old.rows.find((before) => before.criterionId === row.criterionId)),
+    present: words(row),
+  }));
+  const changed = pairs.filter((pair) => pair.old !== pair.present);
+  return changed.length > 0 ? changed : [{ what: "Rubric detail", old: "as released", present: "other words" }];
+}
+
+function commentPairs(old: FacetContent["comments"], present: FacetContent["comments"] | null) {
+  const pairs = [
+    { what: "Overall comment", old: old.overall, present: present?.overall ?? "" },
+    { what: "Notes", old: `${String(old.notes.length)} notes`, present: `${String(present?.notes.length ?? 0)} notes` },
+    { what: "Comments on criteria", old: criterionWords(old), present: present ? criterionWords(present) : "" },
+  ].filter((pair) => pair.old !== pair.present);
+  return pairs.length > 0 ? pairs : [{ what: "Notes", old: "as released", present: "other words" }];
+}
+
+const criterionWords = (comments: FacetContent["comments"]): string =>
+  comments.criteria.map(({ name, comment }) => `${name}: ${comment}`).join("; ");

@@ -1,0 +1,156 @@
+import { describe, expect, it } from "vitest";
+import { required } from "#core/kernel";
+import type { CourseState } from "#core/model";
+import { changedSinceRelease, type Finding } from "#core/release";
+import { assignmentId, criterionId, run, smallCourse, studentId } from "#core/testing";
+import { boardRows } from "../board/rows";
+import { differenceWords } from "./difference-words";
+import { findingWords } from "./finding-words";
+import { facetKey, releaseRows } from "./rows";
+
+const essay = assignmentId("essay");
+const ada = { assignmentId: essay, studentId: studentId("ada") };
+const level = (criterion: string, digit: number) =>
+  ({ type: "judge", ...ada, criterionId: criterionId(criterion), verdict: { kind: "level", digit } }) as const;
+const judged = run(smallCourse(), level("record", 2), level("reasoning", 2), level("writing", 2), {
+  type: "setComment",
+  ...ada,
+  facing: "student",
+  text: "Well argued.",
+});
+const release = { type: "release", assignmentId: essay, facets: ["score", "rubric", "comments"] as const } as const;
+const released = run(judged, { ...release, facets: [...release.facets] });
+
+describe("the table of seals", () => {
+  it("chooses the first assignment with something ready, and a reader with something to read", () => {
+    const rows = releaseRows(judged, null, null);
+    expect(rows.chosen?.assignment.name).toBe("Essay");
+    expect(rows.reader?.name).toBe("Ada Ames");
+    expect(releaseRows(judged, null, studentId("ben")).reader?.name).toBe("Ben Bolt");
+  });
+
+  it("shows a copy as it is now and as it would be", () => {
+    const before = required(releaseRows(judged, essay, ada.studentId).reader, "reader");
+    expect(before.now).toEqual({ score: null, rubric: null, comments: null });
+    expect(before.after.score?.points).toBe("77"); // 15.5 + 13 + 10 = 38.5 of 50
+    const after = required(releaseRows(released, essay, ada.studentId).reader, "reader");
+    expect(after.now.score?.points).toBe("77");
+    expect(after.now.comments?.overall).toBe("Well argued.");
+  });
+
+  it("has findings for every set of facets", () => {
+    const { findings } = required(releaseRows(judged, essay, null).chosen, "chosen");
+    expect(Object.keys(findings)).toHaveLength(8);
+    expect(findings[facetKey(["rubric"])]?.[0]?.code).toBe("rubric_tells_score");
+    expect(facetKey(["comments", "score"])).toBe("score+comments");
+  });
+
+  it("says how far each assignment is", () => {
+    const details = (state: CourseState) => releaseRows(state, null, null).seals.map(({ detail }) => detail);
+    expect(details(smallCourse())).toEqual(["1 waiting", "nothing in"]);
+    const missing = run(judged, {
+      type: "setStanding",
+      assignmentId: essay,
+      studentId: studentId("ben"),
+      decision: "missing",
+    });
+    expect(details(missing)[0]).toBe("1 scored, 1 missing");
+  });
+
+  it("of an empty course is empty, not broken", () => {
+    const empty = { ...smallCourse(), assignments: {}, students: {} };
+    expect(releaseRows(empty, null, null)).toMatchObject({ seals: [], chosen: null, reader: null });
+  });
+});
+
+describe("what changed since release", () => {
+  const words = (...commands: Parameters<typeof run>[1][]) => {
+    const state = run(released, ...commands);
+    return changedSinceRelease(state, required(state.assignments[essay], "essay")).flatMap(differenceWords);
+  };
+
+  it("stands as old and new, criterion by criterion", () => {
+    expect(words(level("record", 3))).toEqual([
+      { what: "Score", old: "77 / 100", present: "86 / 100" },
+      { what: "record", old: "15.5, L2", present: "20, L3" },
+    ]);
+  });
+
+  it("tells a new standing", () => {
+    expect(words({ type: "setStanding", ...ada, decision: "missing" })[0]).toEqual({
+      what: "Score",
+      old: "77 / 100",
+      present: "missing, 0",
+    });
+    expect(words({ type: "setStanding", ...ada, decision: "excused" })).toContainEqual({
+      what: "Rubric detail",
+      old: "shown",
+      present: "nothing",
+    });
+  });
+
+  it("tells other words and other comments", () => {
+    expect(words({ type: "setComment", ...ada, facing: "student", text: "Argued." })).toEqual([
+      { what: "Overall comment", old: "Well argued.", present: "Argued." },
+    ]);
+    const comment = {
+      type: "setCriterionComment",
+      ...ada,
+      criterionId: criterionId("record"),
+      comment: "Gaps?",
+    } as const;
+    expect(words(comment)).toEqual([{ what: "Comments on criteria", old: "", present: "record: Gaps?" }]);
+  });
+});
+
+it("every finding has its sentence, in singular and plural", () => {
+  const codes: Finding["code"][] = [
+    "waiting",
+    "undecided",
+    "above_maximum",
+    "no_comment",
+    "changed",
+    "rubric_tells_score",
+    "all_scored",
+  ];
+  for (const code of codes) {
+    for (const count of [1, 5]) {
+      const { text } = findingWords({ code, weight: "look", count, first: null });
+      expect(text).toContain(String(count));
+      expect(text).not.toMatch(/\b1 (papers|students|scores)\b|undefined/);
+    }
+  }
+});
+
+describe("the board's rows", () => {
+  const now = "2026-10-27T00:00:00Z" as never;
+
+  it("group the lanes by category and say what each assignment is", () => {
+    const rows = boardRows(smallCourse(), now, null);
+    expect(rows.groups.map(({ title, lanes }) => [title, lanes.map(({ detail }) => detail)])).toEqual([
+      ["Papers · 60 %", ["due 24 Oct · 100 pts"]],
+      ["Quizzes · 40 %", ["on paper · no due date · 20 pts"]],
+    ]);
+    expect(rows).toMatchObject({ undated: ["Quiz"], weights: null, subtitle: "3 students" });
+  });
+
+  it("show one step's lanes when a step is asked for", () => {
+    expect(
+      boardRows(judged, now, "collect").groups.flatMap(({ lanes }) => lanes.map(({ assignment }) => assignment.name)),
+    ).toEqual(["Essay"]);
+    expect(boardRows(judged, now, "check").groups).toEqual([]);
+    const changed = run(
+      released,
+      { type: "setStanding", assignmentId: essay, studentId: studentId("ben"), decision: "excused" },
+      { type: "setStanding", assignmentId: essay, studentId: studentId("cleo"), decision: "excused" },
+      level("record", 3),
+    );
+    expect(boardRows(changed, now, "check").groups).toHaveLength(1);
+  });
+
+  it("say what the weights come to when it is not 100", () => {
+    expect(
+      boardRows(run(smallCourse(), { type: "addCategory", name: "More", weight: "5" as never }), now, null).weights,
+    ).toBe("105.0");
+  });
+});

@@ -1,0 +1,42 @@
+import type { FileId, Id, Result } from "#core/kernel";
+import type { ChangeIssue } from "#core/changes";
+import { demoDocumentsSchema, demoFileId, demoJournal, startCommand } from "../demo";
+import type { Repository } from "#storage";
+
+/** Fetches the demo's documents, which ship with the application, and keeps the demo course. Answers its slot. */
+export async function keepDemoCourse(repository: Repository): Promise<string> {
+  const list = await fetch("/demo/documents.json");
+  const documents = demoDocumentsSchema.parse(await list.json());
+  const files = new Map<FileId, Blob>();
+  await Promise.all(
+    documents.map(async (document) => {
+      const bytes = await (await fetch(document.url)).arrayBuffer();
+      files.set(demoFileId(document), new Blob([bytes], { type: document.mediaType }));
+    }),
+  );
+  return repository.keepCourse("reading-rivers", demoJournal(documents), files);
+}
+
+/** Starts a course with nothing in it but its name. Answers its slot. */
+export function startEmptyCourse(repository: Repository, title: string): Promise<Result<string, ChangeIssue>> {
+  const slot = title
+    .normalize("NFD")
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, "-")
+    .replace(/^-|-$/g, "");
+  const id = `course:${repository.surroundings.fresh()}` as Id<"course">;
+  const command = startCommand(
+    {
+      id,
+      title,
+      shortTitle: title,
+      institution: "",
+      origin: "own",
+      createdAt: repository.surroundings.now(),
+      timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+    },
+    "Instructor",
+    [],
+  );
+  return repository.startCourse(slot || "course", command);
+}

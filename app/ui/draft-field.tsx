@@ -1,0 +1,125 @@
+import { useEffect, useId, useRef, useState, type KeyboardEvent, type Ref } from "react";
+import type { Outcome } from "../outcomes";
+import { useUnkept } from "./use-unkept";
+import { issueWords } from "./words";
+
+interface DraftFieldProps {
+  readonly label: string;
+  readonly labelHidden?: boolean;
+  readonly value: string;
+  readonly placeholder?: string;
+  readonly rows?: number;
+  readonly fieldRef?: Ref<HTMLTextAreaElement>;
+  readonly autoFocus?: boolean;
+  /** Keeps a text; `seen` is what stood there when typing began. */
+  readonly onKeep: (text: string, seen: string) => Promise<Outcome>;
+  readonly onDone?: () => void;
+  readonly className?: string;
+}
+
+/** Pause in typing after which a text is kept, in milliseconds. */
+const PAUSE = 500;
+
+/**
+ * A text that keeps itself: after a pause, on leaving, and when the page goes. What is being typed is never replaced
+ * from outside; when the stored text changed meanwhile, it says so and keeps what was typed on the screen.
+ */
+export function DraftField({
+  label,
+  labelHidden = false,
+  value,
+  placeholder,
+  rows = 1,
+  fieldRef,
+  autoFocus = false,
+  onKeep,
+  onDone,
+  className,
+}: DraftFieldProps) {
+  const id = useId();
+  const [draft, setDraft] = useState<string | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  useUnkept(draft !== null && draft !== value);
+  const latest = useRef({ draft, seen: value, onKeep });
+  useEffect(() => {
+    latest.current = { ...latest.current, draft, onKeep };
+    if (draft === null) latest.current.seen = value;
+  });
+
+  const keep = async () => {
+    const { draft: text, seen, onKeep: send } = latest.current;
+    if (text === null || text === seen) return;
+    latest.current.seen = text;
+    const outcome = await send(text, seen);
+    if (outcome.ok || outcome.issue.code === "nothing_to_change") {
+      setTrouble(null);
+      setDraft((now) => (now === text ? null : now));
+    } else {
+      latest.current.seen = outcome.issue.code === "seen_differs" ? outcome.issue.present : seen;
+      setTrouble(issueWords(outcome.issue));
+    }
+  };
+  const keepRef = useRef(keep);
+  useEffect(() => {
+    keepRef.current = keep;
+  });
+
+  useEffect(() => {
+    if (draft === null) return;
+    const timer = setTimeout(() => void keepRef.current(), PAUSE);
+    return () => {
+      clearTimeout(timer);
+    };
+  }, [draft]);
+  useEffect(() => {
+    const now = () => void keepRef.current();
+    window.addEventListener("pagehide", now);
+    return () => {
+      window.removeEventListener("pagehide", now);
+      now();
+    };
+  }, []);
+
+  const onKeyDown = (event: KeyboardEvent) => {
+    const done = event.key === "Escape" || (event.key === "Enter" && (event.ctrlKey || event.metaKey));
+    if (!done) return;
+    event.preventDefault();
+    event.stopPropagation();
+    void keep();
+    if (onDone) onDone();
+    else (event.target as HTMLElement).blur();
+  };
+
+  return (
+    <div className={className}>
+      <label htmlFor={id} className={labelHidden ? "sr-only" : "text-[13px] text-soft"}>
+        {label}
+      </label>
+      <textarea
+        id={id}
+        ref={fieldRef}
+        className="field mt-0.5 block field-sizing-content min-h-9 resize-none text-[14px] leading-snug"
+        rows={rows}
+        spellCheck
+        autoFocus={autoFocus}
+        placeholder={placeholder}
+        value={draft ?? value}
+        aria-invalid={trouble !== null}
+        onChange={(event) => {
+          setDraft(event.target.value);
+        }}
+        onFocus={(event) => {
+          // One goes on writing where the text ends.
+          if (autoFocus) event.target.setSelectionRange(event.target.value.length, event.target.value.length);
+        }}
+        onBlur={() => void keep()}
+        onKeyDown={onKeyDown}
+      />
+      {trouble && (
+        <p role="alert" className="mt-1 text-[13px] text-wax">
+          {trouble}
+        </p>
+      )}
+    </div>
+  );
+}

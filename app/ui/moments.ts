@@ -1,0 +1,20 @@
+import { TZDate } from "@date-fns/tz";
+import type { Instant } from "#core/kernel";
+
+/** How far clocks are set back anywhere, in milliseconds. */
+const SET_BACK = [3_600_000, 1_800_000] as const;
+
+/**
+ * Reads the text of a date-and-time field as local time of the course; null when it is not complete. A time that comes
+ * twice, because clocks are set back, is the first of the two.
+ */
+export function fromLocalText(text: string, timeZone: string): Instant | null {
+  const match = /^(\d{4})-(\d\d)-(\d\d)T(\d\d):(\d\d)$/.exec(text);
+  if (!match) return null;
+  const [year = 0, month = 1, day = 1, hour = 0, minute = 0] = match.slice(1).map(Number);
+  const local = new TZDate(year, month - 1, day, hour, minute, timeZone);
+  const first = SET_BACK.map((back) => new TZDate(local.getTime() - back, timeZone)).find(
+    (earlier) => earlier.getHours() === local.getHours() && earlier.getMinutes() === local.getMinutes(),
+  );
+  return new Date((first ?? local).getTime()).toISOString() as Instant;
+}

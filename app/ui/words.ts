@@ -1,0 +1,112 @@
+import type { ChangeIssue } from "#core/changes";
+import type { CourseFileIssue } from "#core/formats";
+
+/** Sentences for refusals: what, and how to mend it. The one place where an issue becomes words. */
+export function issueWords(issue: ChangeIssue): string {
+  switch (issue.code) {
+    case "not_a_number":
+      return `"${issue.text}" is not a plain figure. Type points such as 17.5.`;
+    case "too_many_places":
+      return `${issue.text} has more than ${String(issue.maximum)} decimals. Round it and type it again.`;
+    case "too_large":
+      return `${issue.text} is too large for a score. Check the figure.`;
+    case "entry_not_understood":
+      return `"${issue.text}" is not understood. Type points, or m missing, x excused, l2 late by two, - to clear.`;
+    case "late_units_not_whole":
+      return `"${issue.text}": after l comes a whole number, such as l2 for late by two.`;
+    case "score_below_zero":
+      return `${issue.text} is below 0. Scores start at 0.`;
+    case "score_above_maximum":
+      return `${issue.text} is above the maximum of ${issue.maximum}. Enter again to keep it, or correct it.`;
+    case "points_outside_ruler":
+      return `${issue.text} is outside ${issue.minimum} to ${issue.maximum}. Type a figure on the ruler.`;
+    case "points_between_levels":
+      return `${issue.text} lies between two levels (${issue.below} and ${issue.above}). Enter again to keep it.`;
+    case "student_is_missing":
+      return "Marked missing. Do it again to give the score and end that.";
+    case "student_is_excused":
+      return "Marked excused. Do it again to give the score and end that.";
+    case "no_rubric_level":
+      return `There is no level ${String(issue.digit)} here.`;
+    case "seen_differs":
+      return `Changed meanwhile to "${issue.present || "nothing"}". Look at it and type again; nothing was overwritten.`;
+    case "changed_elsewhere":
+      return "Changed in another tab meanwhile. Look at it and try again; nothing was overwritten.";
+    case "unknown_record":
+      return `This ${issue.what} is no longer in the course.`;
+    case "input_not_valid":
+      return `${issue.path || "The entry"}: ${issue.message}.`;
+    case "nothing_to_change":
+      return "Nothing changed.";
+    case "nothing_to_release":
+      return "There is nothing new to release.";
+    case "time_is_past":
+      return "That moment has passed. Choose a later one, or release now.";
+    case "number_taken":
+      return `Student number ${issue.number} stands twice. Each number belongs to one student.`;
+    case "name_taken":
+      return `There is already one named ${issue.name}. Choose another name.`;
+    case "nothing_to_undo":
+      return "Nothing to undo.";
+    case "nothing_to_redo":
+      return "Nothing to redo.";
+  }
+}
+
+export const canConfirm = (issue: ChangeIssue): boolean => "canConfirm" in issue;
+
+/** Why a course file was not read in. */
+export function fileIssueWords(issue: CourseFileIssue): string {
+  switch (issue.code) {
+    case "file_not_an_archive":
+      return "This file is not a whole course file; it may have been cut short. Fetch it again from where it was kept.";
+    case "file_not_a_course":
+      return "This archive holds no course. Choose a file made by Files, Make a course file.";
+    case "file_newer":
+      return `This course file was made by a newer Upright Quill (version ${String(issue.version)}; this one reads up to ${String(issue.known)}). Open it there.`;
+    case "file_part_missing":
+      return `The course file lacks ${issue.part}. Fetch it again from where it was kept.`;
+    case "file_part_damaged":
+      return `In the course file, ${issue.part} is damaged. Fetch it again from where it was kept.`;
+    case "file_too_large":
+      return `The course file would unpack to ${String(Math.round(issue.bytes / 1e6))} MB, which is more than fits.`;
+  }
+}
+
+/** `23 Oct`, in the course's time zone. */
+export const dayText = (instant: string, timeZone: string): string =>
+  shortMonths(new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short", timeZone }).format(new Date(instant)));
+
+/** `Fri 23 Oct, 18:00`, in the course's time zone. */
+export const momentText = (instant: string, timeZone: string): string =>
+  shortMonths(
+    new Intl.DateTimeFormat("en-GB", {
+      weekday: "short",
+      day: "numeric",
+      month: "short",
+      hour: "2-digit",
+      minute: "2-digit",
+      timeZone,
+    }).format(new Date(instant)),
+  );
+
+/** Three letters for every month, so that dates stand in line. */
+const shortMonths = (text: string): string => text.replace("Sept", "Sep");
+
+/** `14:02`, by this computer's clock. */
+export const clockText = (instant: string): string =>
+  new Date(instant).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" });
+
+/** `1 student`, `2 students`. */
+export const counted = (count: number, one: string, many = `${one}s`): string =>
+  `${String(count)} ${count === 1 ? one : many}`;
+
+/** `2 days`, `1 day`; other units are named by their hours. */
+export function latenessWords(units: number, unitHours: number): string {
+  const word = unitHours === 24 ? "day" : unitHours === 1 ? "hour" : `${String(unitHours)} h unit`;
+  return `${String(units)} ${word}${units === 1 ? "" : "s"}`;
+}
+
+/** `2 d`, `3 h`: lateness where there is little room. */
+export const latenessShort = (units: number, unitHours: number): string =>
+  unitHours === 24 ? `${String(units)} d` : `${String(units * unitHours)} h`;

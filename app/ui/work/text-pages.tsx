@@ -1,0 +1,83 @@
+import DOMPurify from "dompurify";
+import MarkdownIt from "markdown-it";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { Unreadable } from "./unreadable";
+import type { PageHandle } from "./types";
+
+const markdown = new MarkdownIt({ html: false, linkify: false });
+
+/** Tags and attributes that handed-in text may have; nothing that loads or runs. */
+const ALLOWED = {
+  ALLOWED_TAGS: [
+    ..."h1 h2 h3 h4 h5 h6 p em strong del code pre blockquote ul ol li table thead tbody tr th td hr br a".split(" "),
+  ],
+  ALLOWED_ATTR: ["href", "start"],
+  ALLOWED_URI_REGEXP: /^(?:https?|mailto):/i,
+};
+
+interface TextPagesProps {
+  readonly blob: Blob;
+  readonly name: string;
+  readonly markdownText: boolean;
+  readonly width: number;
+  readonly onPage: (handle: PageHandle) => void;
+  readonly overlay: (page: number) => React.ReactNode;
+}
+
+/** Handed-in text or Markdown on one long page. */
+export function TextPages({ blob, name, markdownText, width, onPage, overlay }: TextPagesProps) {
+  const [text, setText] = useState<string | null>(null);
+  useEffect(() => {
+    let current = true;
+    void blob.text().then((content) => {
+      if (current) setText(content);
+    });
+    return () => {
+      current = false;
+    };
+  }, [blob]);
+  const html = useMemo(
+    () => (text === null || !markdownText ? "" : DOMPurify.sanitize(markdown.render(text), ALLOWED)),
+    [text, markdownText],
+  );
+  const page = useRef<HTMLDivElement>(null);
+  const body = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    const element = page.current;
+    if (!element || text === null) return;
+    const report = () => {
+      onPage({ number: 1, element, textRoot: body.current });
+    };
+    report();
+    // The lines break anew when the page gets another width or the fonts arrive.
+    const observer = new ResizeObserver(report);
+    observer.observe(element);
+    return () => {
+      observer.disconnect();
+    };
+  }, [text, html, width, onPage]);
+  if (text?.trim() === "") {
+    return (
+      <Unreadable name={name} blob={blob} what="This file is empty." mend="Ask the student to hand it in again." />
+    );
+  }
+  return (
+    <div
+      ref={page}
+      data-page={1}
+      className="relative mx-auto min-h-[780px] border border-rule bg-white px-12 py-11"
+      style={{ width }}
+    >
+      {overlay(1)}
+      {text === null ? (
+        <p className="text-[#565b70]">Opening</p>
+      ) : markdownText ? (
+        <div ref={body} className="work-text relative" dangerouslySetInnerHTML={{ __html: html }} />
+      ) : (
+        <div ref={body} className="work-text relative whitespace-pre-wrap">
+          {text}
+        </div>
+      )}
+    </div>
+  );
+}
