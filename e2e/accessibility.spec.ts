@@ -1,0 +1,56 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, open, openDemo, takeUp, test } from "./helpers";
+
+const SCREENS: readonly (readonly [name: string, place: string])[] = [
+  ["course board", ""],
+  ["desk with a PDF", "/score/flood-memo/hano-abeyra"],
+  ["desk with Markdown", "/score/flood-memo/aldous-brenn"],
+  ["desk without work", "/score/gauging-report/mei-barrow"],
+  ["gradebook", "/gradebook"],
+  ["release", "/release?assignment=site-sketch"],
+  ["plan", "/plan"],
+  ["students", "/students"],
+  ["journal", "/journal"],
+  ["files", "/files"],
+];
+
+for (const [name, place] of SCREENS) {
+  for (const light of ["daylight", "lamplight"] as const) {
+    test(`axe finds nothing on the ${name} by ${light}`, async ({ page }) => {
+      await page.emulateMedia({ colorScheme: light === "lamplight" ? "dark" : "light" });
+      await openDemo(page, place);
+      await expect(page.locator("h1").first()).toBeAttached();
+      await page.waitForTimeout(600);
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(" | ")}`)).toEqual([]);
+    });
+  }
+}
+
+test("axe finds nothing in the student window", async ({ page }) => {
+  await openDemo(page);
+  await open(page, "/window/reading-rivers/esi-okonwe");
+  await expect(page.getByRole("article").first()).toBeVisible();
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations).toEqual([]);
+});
+
+test("axe finds nothing while a passage is in hand, a note is open, and the sheet of keys is shown", async ({
+  page,
+}) => {
+  await openDemo(page, "/score/flood-memo/rhun-hask");
+  await expect(page.getByRole("heading", { name: "How much do we know" })).toBeVisible();
+  const check = async () => {
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(" | ")}`)).toEqual([]);
+  };
+  await takeUp(page, "three chances in four");
+  await check();
+  await page.keyboard.press("2");
+  await expect(page.getByRole("textbox", { name: "Reasoning from flow to risk" })).toBeFocused();
+  await check();
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("?");
+  await expect(page.getByRole("dialog", { name: "Keys" })).toBeVisible();
+  await check();
+});

@@ -1,0 +1,63 @@
+import { expect, test as base, type Page } from "@playwright/test";
+
+/**
+ * A page that fails its test on any error in the console and on any request that leaves the application's address or
+ * carries something away. Errors a test brings about itself are listed in `expectedErrors`.
+ */
+export const test = base.extend<{ readonly expectedErrors: RegExp[] }>({
+  expectedErrors: [[], { option: true }],
+  page: async ({ page, expectedErrors, baseURL }, use) => {
+    const faults: string[] = [];
+    const note = (fault: string) => {
+      if (!expectedErrors.some((expected) => expected.test(fault))) faults.push(fault);
+    };
+    page.on("pageerror", (error) => {
+      note(`page error: ${error.message}`);
+    });
+    page.on("console", (message) => {
+      if (message.type() === "error") note(`console: ${message.text()}`);
+    });
+    page.on("request", (request) => {
+      const url = request.url();
+      if (/^(blob|data):/.test(url)) return;
+      if (!url.startsWith(`${baseURL ?? ""}/`)) note(`request to another address: ${url}`);
+      if (request.method() !== "GET" || request.postData()) note(`request that sends data: ${request.method()} ${url}`);
+    });
+    await use(page);
+    expect(faults).toEqual([]);
+  },
+});
+
+export { expect };
+
+const COURSE = "/courses/reading-rivers";
+
+/** Opens a place of the application and waits until it is alive. */
+export async function open(page: Page, path: string): Promise<void> {
+  await page.goto(path);
+  await page.locator("html[data-ready]").waitFor();
+}
+
+/** Opens the application for the first time, with the demo course, and then a place of that course. */
+export async function openDemo(page: Page, place = ""): Promise<void> {
+  await open(page, "/");
+  await expect(page.getByRole("heading", { level: 1, name: "Reading Rivers: Field Hydrology" })).toBeVisible();
+  if (place) await open(page, COURSE + place);
+}
+
+/** Waits until every change is durable. */
+export const allKept = (page: Page) => expect(page.locator('[data-keeping="kept"]')).toBeVisible();
+
+export const ruler = (page: Page, name: string) => page.getByRole("slider", { name });
+
+/** Takes up a passage of the work by its words, with the keyboard. */
+export async function takeUp(page: Page, words: string): Promise<void> {
+  await page.keyboard.press("/");
+  await page.keyboard.type(words);
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("toolbar", { name: "For this passage" })).toBeVisible();
+}
+
+export const margin = (page: Page) => page.getByRole("list", { name: "Notes in the margin" });
+export const cell = (page: Page, assignment: string, student: string) =>
+  page.getByRole("gridcell", { name: new RegExp(`^${assignment}, ${student}:`) });

@@ -1,0 +1,158 @@
+import { readFileSync } from "node:fs";
+import { allKept, cell, expect, open, openDemo, ruler, test } from "./helpers";
+
+const COURSE = "/courses/reading-rivers";
+
+test("undo and redo name what they do and survive a reload", async ({ page }) => {
+  await openDemo(page, "/gradebook");
+  const memo = cell(page, "Flood-frequency memo", "Jorun Nakade");
+  await memo.click();
+  await page.keyboard.type("70");
+  await page.keyboard.press("Enter");
+  await expect(memo).toContainText("70");
+  await allKept(page);
+  await page.reload();
+  await page.getByRole("button", { name: "Undo: Jorun Nakade, Flood-frequency memo: score 70" }).click();
+  await expect(memo).toContainText("waiting");
+  await allKept(page);
+  await page.reload();
+  await page.getByRole("button", { name: "Redo: Jorun Nakade, Flood-frequency memo: score 70" }).click();
+  await expect(memo).toContainText("70");
+  await allKept(page);
+  await open(page, `${COURSE}/journal`);
+  const lines = page.getByRole("row").filter({ hasText: "Jorun Nakade, Flood-frequency memo: score 70" });
+  await expect(lines).toHaveCount(3);
+});
+
+test("two tabs on the same course see each other's changes", async ({ page, context }) => {
+  await openDemo(page, "/gradebook");
+  const other = await context.newPage();
+  await open(other, `${COURSE}/score/question-paper/ilse-tarnowe`);
+  await cell(page, "Question paper 1", "Ilse Tarnowe").click();
+  await page.keyboard.type("31");
+  await page.keyboard.press("Enter");
+  await expect(other.getByRole("button", { name: "Type the score" })).toHaveText("31 / 50");
+  await other.getByRole("button", { name: "Type the score" }).click();
+  await other.keyboard.type("33");
+  await other.keyboard.press("Enter");
+  await expect(cell(page, "Question paper 1", "Ilse Tarnowe")).toContainText("33");
+});
+
+test("a tab that saw an older value is told, and its words stay in sight", async ({ page, context }) => {
+  await openDemo(page, "/gradebook");
+  const quiz = cell(page, "Question paper 1", "Mei Barrow");
+  await quiz.click();
+  await page.keyboard.type("20");
+  const other = await context.newPage();
+  await open(other, `${COURSE}/score/question-paper/mei-barrow`);
+  await other.getByRole("button", { name: "Type the score" }).click();
+  await other.keyboard.type("40");
+  await other.keyboard.press("Enter");
+  await allKept(other);
+  await expect(page.getByRole("button", { name: /^Undo: Mei Barrow/ })).toBeVisible();
+  await page.bringToFront();
+  await page.keyboard.press("Enter");
+  await quiz.click();
+  await expect(page.getByRole("alert")).toContainText('Not entered: Changed meanwhile to "40"');
+  await expect(quiz).toContainText("20");
+  await expect(other.getByRole("button", { name: "Type the score" })).toHaveText("40 / 50");
+});
+
+test.describe("when the disk is full", () => {
+  test("it says so, keeps the entry on the screen, and keeps it in storage once there is room", async ({ page }) => {
+    await page.addInitScript(() => {
+      // eslint-disable-next-line @typescript-eslint/unbound-method -- it is called with its own `this` below
+      const put = IDBObjectStore.prototype.put;
+      IDBObjectStore.prototype.put = function (...args: Parameters<typeof put>) {
+        if (this.name === "journal" && "full" in window)
+          throw new DOMException("The disk is full.", "QuotaExceededError");
+        return put.apply(this, args);
+      };
+    });
+    await openDemo(page, "/score/flood-memo/ilse-tarnowe");
+    await page.evaluate(() => Object.assign(window, { full: true }));
+    await page.keyboard.press("2");
+    await expect(ruler(page, "Use of the record")).toHaveAttribute("aria-valuetext", "15.5 points, Sound");
+    await expect(page.getByRole("alert")).toContainText("1 change could not be kept");
+    await expect(page.getByRole("alert")).toContainText("The disk is full.");
+    await expect(page.getByText("All kept")).toHaveCount(0);
+    await page.evaluate(() => Reflect.deleteProperty(window, "full"));
+    await page.getByRole("button", { name: "Try again" }).click();
+    await allKept(page);
+    await page.reload();
+    await expect(ruler(page, "Use of the record")).toHaveAttribute("aria-valuetext", "15.5 points, Sound");
+  });
+});
+
+test("the course file goes out and comes back with nothing lost", async ({ page }) => {
+  await openDemo(page, "/score/flood-memo/aldous-brenn");
+  await page.keyboard.press("v");
+  await page.keyboard.type("A word for myself: Grüße.");
+  await page.keyboard.press("Escape");
+  await allKept(page);
+  await open(page, `${COURSE}/files`);
+  const saving = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Make a course file" }).click();
+  const file = await saving;
+  expect(file.suggestedFilename()).toMatch(/^reading-rivers-\d{4}-\d\d-\d\d\.zip$/);
+  await page.getByLabel("Choose a course file").setInputFiles({
+    name: "course.zip",
+    mimeType: "application/zip",
+    buffer: readFileSync(await file.path()),
+  });
+  await expect(page).toHaveURL(/courses\/reading-rivers-2$/);
+  const journals = await Promise.all(
+    ["reading-rivers", "reading-rivers-2"].map(async (slot) => {
+      const tab = await page.context().newPage();
+      await open(tab, `/courses/${slot}/journal`);
+      const text = await tab.getByRole("main").innerText();
+      await tab.close();
+      return text;
+    }),
+  );
+  expect(journals[1]).toBe(journals[0]);
+  await open(page, "/courses/reading-rivers-2/score/flood-memo/aldous-brenn");
+  await expect(page.getByRole("textbox", { name: /Private note/ })).toHaveValue("A word for myself: Grüße.");
+  await expect(page.getByRole("heading", { name: "Flood frequency at Ossel Weir" })).toBeVisible();
+});
+
+test("the scores go out as CSV", async ({ page }) => {
+  await openDemo(page, "/files");
+  const saving = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Save the scores as CSV" }).click();
+  const file = await saving;
+  expect(file.suggestedFilename()).toBe("reading-rivers-scores.csv");
+  const lines = readFileSync(await file.path(), "utf8").split("\r\n");
+  expect(lines).toHaveLength(30);
+  expect(lines[0]).toMatch(/^Student number,Name,Section,Gauging report \(of 100\),Flood-frequency memo/);
+  expect(lines.find((line) => line.includes("Dagny Kvist"))).toMatch(/^L26076,Dagny Kvist,Kingfisher,82,71,,32,18,/);
+});
+
+test("an empty course is one press away, and begins with students and an assignment", async ({ page }) => {
+  await openDemo(page);
+  await page.getByRole("link", { name: "Start an empty course" }).click();
+  await page.getByRole("textbox", { name: "Name of the course" }).fill("Night Sky 2");
+  await page.getByRole("button", { name: "Start an empty course" }).click();
+  await expect(page).toHaveURL(/courses\/night-sky-2\/plan$/);
+  await page.getByRole("form", { name: "Add a category" }).getByLabel("Name").fill("Papers");
+  await page.getByRole("form", { name: "Add a category" }).getByLabel("Weight, %").fill("100");
+  await page.getByRole("button", { name: "Add", exact: true }).click();
+  await page.getByLabel(/One a line/).fill("N1, Ada Ames\nBen Bolt\n\nN3\tCleo Crane");
+  await page.getByRole("button", { name: "Add students" }).click();
+  await expect(page.getByRole("heading", { name: "3 students" })).toBeVisible();
+  const form = page.getByRole("form", { name: "Add an assignment" });
+  await form.getByLabel("Name").fill("Star chart");
+  await form.getByLabel("Points").fill("20");
+  await form.getByLabel(/^Due/).fill("2026-12-01T18:00");
+  await page.getByRole("button", { name: "Add assignment" }).click();
+  await expect(page.getByText(/20 points · due Tue 1 Dec,? 18:00/)).toBeVisible();
+  await allKept(page);
+  await open(page, "/courses/night-sky-2/gradebook");
+  await cell(page, "Star chart", "Ada Ames").click();
+  await page.keyboard.type("18.5");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("row", { name: /^Ada Ames/ })).toContainText("92.5");
+  await allKept(page);
+  await page.reload();
+  await expect(page.getByRole("row", { name: /^Ada Ames/ })).toContainText("92.5");
+});

@@ -1,0 +1,110 @@
+import { allKept, cell, expect, open, openDemo, test } from "./helpers";
+
+const RELEASE = "/courses/reading-rivers/release?assignment=site-sketch";
+const WINDOW = "/window/reading-rivers/esi-okonwe";
+
+test("a change after release stays with the instructor until it is released again", async ({ page }) => {
+  await openDemo(page, "/release?assignment=site-sketch");
+  await page.getByRole("button", { name: "Release to 28 students" }).click();
+  await expect(page.getByText("Released to 28 students.")).toBeVisible();
+  await allKept(page);
+  await open(page, "/courses/reading-rivers/gradebook");
+  await cell(page, "Site sketch", "Esi Okonwe").click();
+  await page.keyboard.type("18.5");
+  await page.keyboard.press("Enter");
+  await allKept(page);
+  const letter = page.getByRole("article", { name: "Site sketch, for Esi Okonwe" });
+  await open(page, WINDOW);
+  await expect(letter).toContainText("17 / 20");
+  await open(page, RELEASE);
+  const row = page.getByRole("row", { name: /Esi Okonwe/ });
+  await expect(row).toContainText("17 / 20");
+  await expect(row).toContainText("18.5 / 20");
+  await row.getByRole("button", { name: "Release to Esi Okonwe" }).click();
+  await expect(row).toHaveCount(0);
+  await allKept(page);
+  await open(page, WINDOW);
+  await expect(letter).toContainText("18.5 / 20");
+});
+
+test("what is taken back is gone from the student window", async ({ page }) => {
+  await openDemo(page);
+  await open(page, WINDOW);
+  await expect(page.getByRole("article", { name: /Gauging report/ })).toBeVisible();
+  await open(page, "/courses/reading-rivers/release?assignment=gauging-report");
+  await page.getByRole("button", { name: "Take back and seal" }).click();
+  await expect(page.getByText("Sealed. Students see it no longer")).toBeVisible();
+  await allKept(page);
+  await open(page, WINDOW);
+  await expect(page.getByRole("article", { name: /Bridge count/ })).toBeVisible();
+  await expect(page.getByRole("article", { name: /Gauging report/ })).toHaveCount(0);
+});
+
+test("a timed release goes out when its moment has come while the application was closed, and never early", async ({
+  page,
+}) => {
+  await page.clock.install({ time: new Date("2026-11-23T12:00:00Z") });
+  await openDemo(page, "/release?assignment=site-sketch");
+  await page.getByLabel("or from").fill("2026-11-30T08:00");
+  await page.getByRole("button", { name: "Set the time" }).click();
+  await expect(page.getByRole("button", { name: /^Score of Site sketch: timed/ })).toContainText("Mon 30 Nov");
+  await allKept(page);
+  const letter = page.getByRole("article", { name: "Site sketch, for Esi Okonwe" });
+
+  await page.clock.setFixedTime(new Date("2026-11-30T06:59:00Z")); // 07:59 in Berlin
+  await open(page, "/courses/reading-rivers");
+  await open(page, WINDOW);
+  await expect(page.getByRole("article", { name: /Bridge count/ })).toBeVisible();
+  await expect(letter).toHaveCount(0);
+
+  await page.clock.setFixedTime(new Date("2026-11-30T07:01:00Z"));
+  await open(page, "/courses/reading-rivers");
+  await expect(page.getByRole("link", { name: /^Released 30 Nov Site sketch/ })).toBeVisible();
+  await allKept(page);
+  await open(page, WINDOW);
+  await expect(letter).toContainText("17 / 20");
+
+  // The clock set back afterwards takes nothing away and gives nothing out twice.
+  await page.clock.setFixedTime(new Date("2026-11-01T00:00:00Z"));
+  await open(page, WINDOW);
+  await expect(letter).toContainText("17 / 20");
+});
+
+test("a timed release goes out by itself while the course is open", async ({ page }) => {
+  await page.clock.install({ time: new Date("2026-11-23T12:00:00Z") });
+  await openDemo(page, "/release?assignment=site-sketch");
+  await page.getByLabel("or from").fill("2026-11-23T13:01");
+  await page.getByRole("button", { name: "Set the time" }).click();
+  const seal = page.getByRole("button", { name: /^Score of Site sketch/ });
+  await expect(seal).toHaveAccessibleName(/timed/);
+  await page.clock.runFor(30_000);
+  await expect(seal).toHaveAccessibleName(/timed/);
+  await page.clock.runFor(60_000);
+  await expect(seal).toHaveAccessibleName(/released/);
+});
+
+test("rubric detail without the score is warned of, and the student copy shows now and after", async ({ page }) => {
+  await openDemo(page, "/release?assignment=site-sketch&student=esi-okonwe");
+  await page.getByRole("button", { name: /^Rubric detail of Site sketch/ }).click();
+  await expect(
+    page.getByText("Rubric detail lets 26 students add up the sealed score.", { exact: false }),
+  ).toBeVisible();
+  const copy = page.getByRole("complementary", { name: "Student copy" });
+  await expect(copy).toContainText("8.5 / 10");
+  await expect(copy).not.toContainText("17 / 20");
+  await copy.getByRole("button", { name: "sees now" }).click();
+  await expect(copy).toContainText("Nothing of this has been released.");
+});
+
+test("the student opens the marked work from the letter", async ({ page }) => {
+  await openDemo(page, "/release?assignment=flood-memo");
+  await page.getByRole("button", { name: /^Release to \d+ students/ }).click();
+  await expect(page.getByRole("status").filter({ hasText: "Released to" })).toBeVisible();
+  await allKept(page);
+  await open(page, "/window/reading-rivers/aldous-brenn");
+  await page.getByRole("button", { name: /See the notes on aldous-brenn.md/ }).click();
+  await expect(page.getByRole("heading", { name: "Flood frequency at Ossel Weir" })).toBeVisible();
+  const notes = page.getByRole("list", { name: "Notes in the margin" });
+  await expect(notes).toContainText("Only 41 of them have a maximum.");
+  await expect(notes.getByRole("button", { name: /Delete/ })).toHaveCount(0);
+});

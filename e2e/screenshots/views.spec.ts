@@ -1,0 +1,94 @@
+import type { Page } from "@playwright/test";
+import { allKept, cell, expect, open, openDemo, takeUp, test } from "../helpers";
+
+/** The pictures of docs/screenshots, one per main view, from the demo course at a fixed moment. */
+const shoot = async (page: Page, name: string) => {
+  await page.waitForTimeout(700);
+  await page.screenshot({ path: `docs/screenshots/${name}.png` });
+};
+
+test.use({ viewport: { width: 1280, height: 800 } });
+test.beforeEach(async ({ page }) => {
+  await page.clock.setFixedTime(new Date("2026-11-23T13:02:00Z"));
+});
+
+test("board", async ({ page }) => {
+  await openDemo(page);
+  await shoot(page, "board");
+  await page.getByRole("button", { name: "By lamplight" }).click();
+  await shoot(page, "board-by-lamplight");
+});
+
+test("desk with a PDF", async ({ page }) => {
+  await openDemo(page, "/score/flood-memo/ilse-tarnowe");
+  await expect(page.locator(".text-layer").getByText("The river at Ossel Weir")).toBeVisible();
+  await page.keyboard.press("2");
+  await takeUp(page, "rises like a slow breath");
+  await page.keyboard.press("3");
+  await page.keyboard.type("Lovely, and exact.");
+  await page.keyboard.press("Control+Enter");
+  await takeUp(page, "record of 41 years");
+  await page.keyboard.press("1");
+  await page.keyboard.type("Good: you say what is lost. Now say what it does to the estimate.");
+  await page.keyboard.press("Control+Enter");
+  await takeUp(page, "The 1978 flood was therefore a hundred-year flood, and the town is safe until 2078.");
+  await page.keyboard.press("2");
+  await page.keyboard.type("A return period is a yearly chance of 1 in 100, not a timetable.");
+  await page.keyboard.press("Control+Enter");
+  await takeUp(page, "of all time");
+  await page.keyboard.press("s");
+  await allKept(page);
+  await shoot(page, "desk-pdf");
+});
+
+test("desk with Markdown and a passage in hand", async ({ page }) => {
+  await openDemo(page, "/score/flood-memo/aldous-brenn");
+  await takeUp(page, "Floods are getting worse everywhere");
+  await shoot(page, "desk-markdown");
+});
+
+test("gradebook while typing", async ({ page }) => {
+  await openDemo(page, "/gradebook");
+  await cell(page, "Flood-frequency memo", "Jorun Nakade").click();
+  await page.keyboard.type("84 l2");
+  await shoot(page, "gradebook");
+});
+
+test("release", async ({ page }) => {
+  await openDemo(page, "/release?assignment=site-sketch&student=esi-okonwe");
+  await shoot(page, "release");
+});
+
+test("release with changes since", async ({ page }) => {
+  await openDemo(page, "/gradebook");
+  await cell(page, "Gauging report", "Esi Okonwe").click();
+  await page.keyboard.type("81");
+  await page.keyboard.press("Enter");
+  await allKept(page);
+  await open(page, "/courses/reading-rivers/release?assignment=gauging-report&student=esi-okonwe");
+  await page.getByRole("heading", { name: "Changed since release" }).scrollIntoViewIfNeeded();
+  await shoot(page, "release-changed");
+});
+
+test("student window", async ({ page }) => {
+  await openDemo(page, "/release?assignment=flood-memo");
+  await page.getByRole("button", { name: /^Release to \d+ students/ }).click();
+  await allKept(page);
+  await open(page, "/window/reading-rivers/aldous-brenn");
+  await shoot(page, "student-window");
+  await page.getByRole("button", { name: /^See the notes on/ }).click();
+  await expect(page.getByRole("list", { name: "Notes in the margin" }).getByRole("listitem").first()).toBeVisible();
+  await page.getByRole("region", { name: /^The work/ }).scrollIntoViewIfNeeded();
+  await shoot(page, "student-window-work");
+});
+
+test("plan, files, journal and keys", async ({ page }) => {
+  await openDemo(page, "/plan");
+  await shoot(page, "plan");
+  await open(page, "/courses/reading-rivers/files");
+  await shoot(page, "files");
+  await open(page, "/courses/reading-rivers/journal");
+  await shoot(page, "journal");
+  await page.keyboard.press("?");
+  await shoot(page, "keys");
+});
