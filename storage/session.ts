@@ -145,7 +145,7 @@ export class CourseSession {
     this.#state = next.value;
     this.#history = advance(this.#history, step);
     this.#pending.push(step);
-    this.#tell();
+    this.#say({ kind: "keeping", count: this.#pending.length });
     void this.#flush();
     return ok(step.change);
   }
@@ -155,23 +155,27 @@ export class CourseSession {
   }
 
   #flush(): Promise<void> {
-    this.#flushing ??= this.#writePending().finally(() => {
-      this.#flushing = null;
-    });
+    this.#flushing ??= this.#writePending();
     return this.#flushing;
   }
 
   async #writePending(): Promise<void> {
     try {
-      while (this.#pending.length > 0) {
-        this.#say({ kind: "keeping", count: this.#pending.length });
-        await this.neighbours.alone(this.slot, () => this.#writeNext());
-      }
-      this.#say({ kind: "kept", at: this.surroundings.now() });
-      await this.#compactNowAndThen();
+      do {
+        while (this.#pending.length > 0) {
+          this.#say({ kind: "keeping", count: this.#pending.length });
+          await this.neighbours.alone(this.slot, () => this.#writeNext());
+        }
+        this.#say({ kind: "kept", at: this.surroundings.now() });
+        await this.#compactNowAndThen();
+        // A change that came while the journal was being gathered is waiting now.
+      } while (this.#pending.length > 0);
     } catch (error) {
       const message = error instanceof Error ? error.message : String(error);
       if (this.#pending.length > 0) this.#say({ kind: "failed", count: this.#pending.length, message });
+    } finally {
+      // In the same breath as the last look at what is pending, so that no change falls between.
+      this.#flushing = null;
     }
   }
 

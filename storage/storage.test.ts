@@ -195,6 +195,23 @@ describe.each(makers)("a course kept %s", (_name, makeShelves) => {
     expect(after.state).toEqual(before.state);
   });
 
+  it("a change that comes while the journal is being gathered is written too, and nothing says kept before", async () => {
+    const session = await openTab();
+    let asked = false;
+    const seen: string[] = [];
+    session.subscribe(() => {
+      seen.push(session.keeping.kind);
+      if (asked || session.keeping.kind !== "kept") return;
+      asked = true;
+      session.submit(score("16"));
+    });
+    session.submit(score("15"));
+    await session.settled();
+    expect(seen.slice(0, seen.indexOf("kept") + 2)).toEqual(["keeping", "keeping", "kept", "keeping"]);
+    expect(session.keeping.kind).toBe("kept");
+    expect(scoreOf(await openTab())).toBe("16");
+  });
+
   it("a tab that slept while entries were gathered takes them all in before it writes", async () => {
     const sleeper = await openTab();
     let state = smallCourse();

@@ -1,12 +1,15 @@
 import { useSyncExternalStore } from "react";
 import { Link } from "react-router";
 import type { CourseSession } from "#storage";
+import { changesUnderWay } from "../../outcomes";
 import { useUnkept } from "../../ui/use-unkept";
 import { clockText, counted } from "../../ui/words";
 
 /** Says whether everything is kept. It says so only once the store has confirmed the write. */
 export function KeepingState({ session, home }: { readonly session: CourseSession; readonly home: string }) {
-  const keeping = useSyncExternalStore(session.subscribe, () => session.keeping);
+  const written = useSyncExternalStore(session.subscribe, () => session.keeping);
+  const underWay = useSyncExternalStore(changesUnderWay.subscribe, changesUnderWay.count);
+  const keeping = written.kind === "kept" && underWay > 0 ? ({ kind: "keeping", count: underWay } as const) : written;
   const setAside = useSyncExternalStore(session.subscribe, () => session.setAside);
   useUnkept(keeping.kind !== "kept");
   return (

@@ -1,4 +1,5 @@
 import { useMemo, useState } from "react";
+import { untilTakenIn } from "../../outcomes";
 import type { NoteActions, ShownNote } from "./types";
 
 /** A note just put down: it is written in at once, while the course is still taking it in. */
@@ -39,7 +40,7 @@ export function useComposing(notes: readonly ShownNote[], actions: NoteActions |
 
   const wrapped: NoteActions | null = actions && {
     ...actions,
-    write: async (noteId, body, seen) => actions.write((await realId(noteId)) ?? noteId, body, seen),
+    write: (noteId, body, seen) => untilTakenIn(realId(noteId).then((id) => actions.write(id ?? noteId, body, seen))),
     link: (noteId, criterionId) =>
       void realId(noteId).then((id) => {
         if (id) actions.link(id, criterionId);
