@@ -1,6 +1,6 @@
 import type { Command, Entry } from "#core/changes";
 import { decimal, required, type FileId, type Id, type Instant } from "#core/kernel";
-import { makePassage, type Course, type Rubric } from "#core/model";
+import { COURSE_DEFAULTS, makePassage, type Course, type Rubric } from "#core/model";
 import type { DemoDocument } from "./documents";
 import { MEMO_JUDGEMENTS } from "./judgements";
 import { Pen } from "./pen";
@@ -32,6 +32,7 @@ export function startCommand(
       totals: "weighted",
       lateRule: {
         ratePercent: decimal("5"),
+        unit: "hours",
         unitHours: 24,
         base: "maximum",
         capPercent: null,
@@ -43,6 +44,7 @@ export function startCommand(
       letters: bands.map(([letter, from]) => ({ letter, from: decimal(from) })),
       passMark: decimal("60"),
       percentPlaces: 1,
+  ...COURSE_DEFAULTS,
     },
   };
 }

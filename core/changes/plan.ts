@@ -1,7 +1,9 @@
 import { z } from "zod";
 import { refuse, type Id } from "#core/kernel";
 import {
+  ASSIGNMENT_DEFAULTS,
   assignmentsOf,
+  CATEGORY_DEFAULTS,
   categoriesOf,
   courseSchema,
   decimalField,
@@ -71,7 +73,7 @@ export const addCategory: CommandKind<z.infer<typeof categoryInput>> = {
     if (Object.values(state.categories).some((category) => category.name === name)) {
       return refuse({ code: "name_taken", name });
     }
-    const record = { id: `category:${fresh()}` as Id<"category">, name, weight, order };
+    const record = { ...CATEGORY_DEFAULTS, id: `category:${fresh()}` as Id<"category">, name, weight, order };
     return finish(`Category ${name} added`, put(state, "categories", record));
   },
 };
@@ -99,6 +101,7 @@ export const addAssignment: CommandKind<z.infer<typeof assignmentInput>> = {
       return refuse({ code: "name_taken", name: fields.name });
     }
     const record = {
+      ...ASSIGNMENT_DEFAULTS,
       ...fields,
       id: `assignment:${fresh()}` as Id<"assignment">,
       aboveAllowed: false,

@@ -12,6 +12,9 @@ export type RubricId = Id<"rubric">;
 export type CriterionId = Id<"criterion">;
 export type LevelId = Id<"level">;
 export type FileId = Id<"file">;
+export type TermId = Id<"term">;
+export type ScaleId = Id<"scale">;
+export type GroupId = Id<"group">;
 export type NoteId = Id<"note">;
 export type ChangeId = Id<"change">;
 

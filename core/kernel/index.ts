@@ -43,6 +43,9 @@ export {
   type NoteId,
   type RubricId,
   type SectionId,
+  type ScaleId,
+  type GroupId,
+  type TermId,
   type StudentId,
 } from "./ids";
 export { sameValue } from "./same-value";

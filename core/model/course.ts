@@ -4,7 +4,9 @@ import { countField, decimalField, idField, instantField, nameField } from "./fi
 /** What late work costs (handbook, section 2.4). Percentages are of the base. */
 const lateRuleSchema = z.object({
   ratePercent: decimalField,
-  /** Length of the unit of lateness in hours; a started unit counts whole. */
+  /** Started stretches of `unitHours`, or calendar days of the course's time zone: the midnights passed. */
+  unit: z.enum(["hours", "calendarDay"]),
+  /** Length of the unit of lateness in hours; a started unit counts whole. 24 for calendar days, for its name only. */
   unitHours: z.number().int().min(1).max(168),
   /** What the rate is a share of: the maximum, the score, or what is left after each unit. */
   base: z.enum(["maximum", "score", "compound"]),
@@ -38,5 +40,33 @@ export const courseSchema = z.object({
   letters: z.array(bandSchema),
   passMark: decimalField,
   percentPlaces: z.number().int().min(0).max(4),
+  /** Letters and the pass mark are compared with the figure as displayed, or with the exact one (section 6). */
+  lettersCompare: z.enum(["displayed", "exact"]),
+  /** A weighted category with nothing counted leaves the total, or counts as 0 (section 5). */
+  emptyCategories: z.enum(["leftOut", "zero"]),
+  /** The course total never passes 100 %. */
+  capAtHundred: z.boolean(),
+  /** What totals shown to students rest on (section 8). */
+  totalsRestOn: z.enum(["released", "all"]),
 });
 export type Course = z.infer<typeof courseSchema>;
+
+/** The rules a course starts with where nothing else is said. */
+export const COURSE_DEFAULTS = {
+  lettersCompare: "displayed",
+  emptyCategories: "leftOut",
+  capAtHundred: false,
+  totalsRestOn: "released",
+} as const satisfies Partial<Course>;
+
+/** A part of the course with dates and a weight of its own; assignments belong to it by their due date. */
+export const termSchema = z.object({
+  id: idField("term"),
+  name: nameField,
+  weight: decimalField,
+  startsAt: instantField,
+  /** The first moment that is not part of the term. */
+  endsAt: instantField,
+  order: countField,
+});
+export type Term = z.infer<typeof termSchema>;

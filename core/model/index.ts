@@ -1,8 +1,20 @@
 export { blankRecord, hasBlanks } from "./blank";
-export { courseSchema, type Band, type Course, type LateRule } from "./course";
+export { COURSE_DEFAULTS, courseSchema, type Band, type Course, type LateRule, type Term } from "./course";
 export { commentField, decimalField, idField, instantField, nameField } from "./fields";
 export { byName, fullName, initials, type Marker, type Section, type Student } from "./people";
-export { rubricSchema, type Assignment, type Category, type Criterion, type Level, type Rubric } from "./plan";
+export {
+  ASSIGNMENT_DEFAULTS,
+  CATEGORY_DEFAULTS,
+  rubricSchema,
+  scalingSchema,
+  type Assignment,
+  type Category,
+  type Criterion,
+  type Level,
+  type Rubric,
+  type Scale,
+  type Scaling,
+} from "./plan";
 export {
   FACETS,
   facetSchema,
@@ -12,12 +24,14 @@ export {
   type RubricCopy,
   type ScoreCopy,
   type StudentCopy,
+  type TotalSeal,
 } from "./release";
 export { codePointOffset, findPassage, makePassage, utf16Offset } from "./anchor";
 export {
   fileSchema,
   noteSchema,
   type Attempt,
+  type Group,
   type HandIn,
   type Judgement,
   type Note,
@@ -31,6 +45,7 @@ export {
   copyOf,
   courseOf,
   EMPTY_STATE,
+  groupOf,
   handInOf,
   judgementKey,
   judgementOf,
@@ -42,6 +57,7 @@ export {
   studentsOf,
   TABLE_NAMES,
   tableSchemas,
+  termsOf,
   type CourseState,
   type RecordOf,
   type TableName,

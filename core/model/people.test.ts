@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Id } from "#core/kernel";
-import { byName, fullName, initials, tableSchemas, type Student } from "./index";
+import { blankRecord, byName, fullName, initials, tableSchemas, type Student } from "./index";
 
 const student = (givenName: string, familyName: string, id = "x"): Student => ({
   id: `student:${id}` as Id<"student">,
@@ -36,17 +36,7 @@ describe("records at the gate", () => {
     ["an unknown standing", "results", { decision: "lost" }],
     ["half a unit late", "results", { unitsLate: 0.5 }],
   ] as const)("%s is refused", (_what, table, change) => {
-    const good = {
-      id: "assignment:a/student:b",
-      assignmentId: "assignment:a",
-      studentId: "student:b",
-      decision: null,
-      score: "1",
-      setByHand: null,
-      unitsLate: null,
-      overallComment: "",
-      privateNote: "",
-    };
+    const good = { ...blankRecord("results", "assignment:a/student:b"), score: "1" };
     expect(tableSchemas[table].safeParse(good).success).toBe(true);
     expect(tableSchemas[table].safeParse({ ...good, ...change }).success).toBe(false);
   });

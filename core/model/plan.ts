@@ -7,8 +7,59 @@ export const categorySchema = z.object({
   /** Share of the course total in percent; null where categories only organise. */
   weight: decimalField.nullable(),
   order: countField,
+  /** The category this one is part of; it counts there as one item. */
+  parentId: idField("category").nullable(),
+  /** How its items make one figure (section 4). */
+  method: z.enum(["pooled", "mean", "median", "best"]),
+  keep: z.discriminatedUnion("kind", [
+    z.object({ kind: z.literal("all") }),
+    z.object({ kind: z.literal("dropLowest"), count: z.number().int().min(1).max(500) }),
+    z.object({ kind: z.literal("keepBest"), count: z.number().int().min(1).max(500) }),
+  ]),
+  /** Pure gain: its weight stays outside the denominator. */
+  bonus: z.boolean(),
+  /** An exam category can stand as a term of its own, with this weight; null where it does not. */
+  termWeight: decimalField.nullable(),
 });
 export type Category = z.infer<typeof categorySchema>;
+
+export const CATEGORY_DEFAULTS = {
+  parentId: null,
+  method: "pooled",
+  keep: { kind: "all" },
+  bonus: false,
+  termWeight: null,
+} as const satisfies Partial<Category>;
+
+/** A scale of words: pass and not yet, attainment levels, or words that count nowhere. */
+export const scaleSchema = z.object({
+  id: idField("scale"),
+  name: nameField,
+  kind: z.enum(["passNotYet", "attainment", "words"]),
+  /** From the highest to the lowest. `percent` is the share of the assignment's points; null counts nowhere. */
+  levels: z
+    .array(z.object({ id: idField("level"), name: nameField, percent: decimalField.nullable() }))
+    .min(1)
+    .max(20),
+});
+export type Scale = z.infer<typeof scaleSchema>;
+
+/** A change of a whole assignment's scores, kept beside the scores it rests on (section 10). */
+export const scalingSchema = z.discriminatedUnion("kind", [
+  z.object({ kind: z.literal("add"), points: decimalField }),
+  /** The straight line through two points: score `x1` becomes `y1`, score `x2` becomes `y2`. */
+  z.object({
+    kind: z.literal("linear"),
+    x1: decimalField,
+    y1: decimalField,
+    x2: decimalField,
+    y2: decimalField,
+  }),
+  z.object({ kind: z.literal("squareRoot") }),
+  /** 50 + 10 (score - mean) / deviation, with the figures of the class at the time it was scaled. */
+  z.object({ kind: z.literal("tScore"), mean: decimalField, deviation: decimalField }),
+]);
+export type Scaling = z.infer<typeof scalingSchema>;
 
 export const assignmentSchema = z.object({
   id: idField("assignment"),
@@ -27,8 +78,32 @@ export const assignmentSchema = z.object({
   order: countField,
   /** What students are asked to do. */
   task: z.string().max(20_000),
+  /** Enters the totals. */
+  counts: z.boolean(),
+  /** Is never dropped. */
+  alwaysCounts: z.boolean(),
+  /** How a score is given: in points, in percent of the points, or as a level of a scale. */
+  scoredIn: z.discriminatedUnion("kind", [
+    z.object({ kind: z.literal("points") }),
+    z.object({ kind: z.literal("percent") }),
+    z.object({ kind: z.literal("scale"), scaleId: idField("scale") }),
+  ]),
+  /** Which attempt counts where attempts are scored one by one. */
+  countedAttempt: z.enum(["last", "first", "best", "mean"]),
+  scaling: scalingSchema.nullable(),
+  /** Held for moderation: nothing of it is visible, whatever its seals say. */
+  held: z.boolean(),
 });
 export type Assignment = z.infer<typeof assignmentSchema>;
+
+export const ASSIGNMENT_DEFAULTS = {
+  counts: true,
+  alwaysCounts: false,
+  scoredIn: { kind: "points" },
+  countedAttempt: "last",
+  scaling: null,
+  held: false,
+} as const satisfies Partial<Assignment>;
 
 const levelSchema = z.object({
   id: idField("level"),
@@ -45,6 +120,8 @@ const criterionSchema = z.object({
   /** From the lowest level to the highest. */
   levels: z.array(levelSchema).min(1).max(9),
   step: decimalField,
+  /** Its share where criteria are weighted; null where the rubric adds points. */
+  weight: decimalField.nullable(),
 });
 export type Criterion = z.infer<typeof criterionSchema>;
 
@@ -54,5 +131,9 @@ export const rubricSchema = z.object({
   criteria: z.array(criterionSchema).min(1).max(9),
   /** Which points of a level are proposed when it is chosen. */
   proposal: z.enum(["top", "middle", "bottom"]),
+  /** The score, or attainment that never enters a score (section 3). */
+  purpose: z.enum(["score", "outcomes"]),
+  /** Scaled to the assignment's points, or taken as it is. */
+  scaled: z.boolean(),
 });
 export type Rubric = z.infer<typeof rubricSchema>;

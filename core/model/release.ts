@@ -18,6 +18,14 @@ export const releaseSchema = z.object({
 });
 export type Release = z.infer<typeof releaseSchema>;
 
+/** The seal of a total; the id is `course`, a category or a term. No record means sealed. */
+export const totalSealSchema = z.object({
+  id: z.string().min(1).max(100),
+  state: z.enum(["sealed", "timed", "released"]),
+  at: instantField.nullable(),
+});
+export type TotalSeal = z.infer<typeof totalSealSchema>;
+
 const scoreCopySchema = z.object({
   standing: z.enum(["expected", "handedIn", "missing", "excused"]),
   points: decimalField.nullable(),

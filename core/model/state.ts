@@ -2,12 +2,20 @@ import type { z } from "zod";
 import type { AssignmentId, CriterionId, StudentId } from "#core/kernel";
 import { required } from "#core/kernel";
 import { blankRecord } from "./blank";
-import { courseSchema, type Course } from "./course";
+import { courseSchema, termSchema, type Course, type Term } from "./course";
 import { byName, markerSchema, sectionSchema, studentSchema, type Student } from "./people";
-import { assignmentSchema, categorySchema, rubricSchema, type Assignment, type Category, type Rubric } from "./plan";
-import { copySchema, releaseSchema, type Facet, type Release, type StudentCopy } from "./release";
-import { handInSchema, judgementSchema, noteSchema, resultSchema } from "./work";
-import type { HandIn, Judgement, Note, ResultRecord } from "./work";
+import {
+  assignmentSchema,
+  categorySchema,
+  rubricSchema,
+  scaleSchema,
+  type Assignment,
+  type Category,
+  type Rubric,
+} from "./plan";
+import { copySchema, releaseSchema, totalSealSchema, type Facet, type Release, type StudentCopy } from "./release";
+import { groupSchema, handInSchema, judgementSchema, noteSchema, resultSchema } from "./work";
+import type { Group, HandIn, Judgement, Note, ResultRecord } from "./work";
 
 /** The schema of each table of a course; a course is nothing but these tables. */
 export const tableSchemas = {
@@ -15,14 +23,18 @@ export const tableSchemas = {
   sections: sectionSchema,
   markers: markerSchema,
   students: studentSchema,
+  terms: termSchema,
   categories: categorySchema,
+  scales: scaleSchema,
   rubrics: rubricSchema,
   assignments: assignmentSchema,
+  groups: groupSchema,
   handIns: handInSchema,
   results: resultSchema,
   judgements: judgementSchema,
   notes: noteSchema,
   releases: releaseSchema,
+  totalSeals: totalSealSchema,
   copies: copySchema,
 } as const;
 
@@ -37,14 +49,18 @@ export const EMPTY_STATE: CourseState = {
   sections: {},
   markers: {},
   students: {},
+  terms: {},
   categories: {},
+  scales: {},
   rubrics: {},
   assignments: {},
+  groups: {},
   handIns: {},
   results: {},
   judgements: {},
   notes: {},
   releases: {},
+  totalSeals: {},
   copies: {},
 };
 
@@ -71,6 +87,23 @@ export function studentsOf(state: CourseState): readonly Student[] {
 
 export const categoriesOf = (state: CourseState): Category[] =>
   Object.values(state.categories).sort((a, b) => a.order - b.order);
+
+export const termsOf = (state: CourseState): Term[] => Object.values(state.terms).sort((a, b) => a.order - b.order);
+
+const groupIndexes = new WeakMap<CourseState["groups"], Map<string, Group>>();
+
+/** The group that a student belongs to for an assignment; the index lives as long as the table it was made from. */
+export function groupOf(state: CourseState, a: AssignmentId, s: StudentId): Group | undefined {
+  let index = groupIndexes.get(state.groups);
+  if (!index) {
+    const pairs = Object.values(state.groups).flatMap((group) =>
+      group.memberIds.map((member) => [resultKey(group.assignmentId, member), group] as const),
+    );
+    index = new Map(pairs);
+    groupIndexes.set(state.groups, index);
+  }
+  return index.get(resultKey(a, s));
+}
 
 export const assignmentsOf = (state: CourseState): Assignment[] => {
   const place = new Map(categoriesOf(state).map((category, index) => [category.id, index]));

@@ -39,10 +39,28 @@ export const resultSchema = z.object({
   setByHand: decimalField.nullable(),
   /** Lateness in units of the late rule as said by the instructor; null: as the hand-in's time tells. */
   unitsLate: z.number().int().min(0).max(1_000).nullable(),
+  /** The scores of single attempts, where attempts are scored one by one; each attempt at most once. */
+  attemptScores: z.array(z.object({ attempt: z.number().int().min(1), points: decimalField })).max(50),
+  /** The level given on the assignment's scale. */
+  levelId: idField("level").nullable(),
+  /** A member's own part of a group's score, in points, above or below 0. */
+  adjustment: decimalField.nullable(),
+  /** Held back one by one: nothing of this result is visible to the student. */
+  held: z.boolean(),
   overallComment: commentField,
   privateNote: commentField,
 });
 export type ResultRecord = z.infer<typeof resultSchema>;
+
+/** A group of one assignment; its score stands for every member who has none of their own. */
+export const groupSchema = z.object({
+  id: idField("group"),
+  assignmentId: idField("assignment"),
+  name: nameField,
+  memberIds: z.array(idField("student")).max(100),
+  score: decimalField.nullable(),
+});
+export type Group = z.infer<typeof groupSchema>;
 
 /** The judgement of one criterion on one paper; the id is `assignment/student/criterion`. */
 export const judgementSchema = z.object({

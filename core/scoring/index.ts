@@ -2,13 +2,7 @@ export { parseEntry, type Entry } from "./entry";
 export type { ScoreIssue } from "./issues";
 export { afterDeduction, deduction, unitsLate } from "./lateness";
 export { checkScore } from "./limits";
-export {
-  checkPoints,
-  levelAt,
-  pointsAtShare,
-  proposedPoints,
-  rulerEnds,
-  steppedPoints,
-  sumRubric,
-  type RubricSum,
-} from "./ruler";
+export { checkRubric, scoresOutOfReach, type RubricFinding } from "./rubric-check";
+export { isWeighted, sumRubric, type RubricSum } from "./rubric-sum";
+export { checkPoints, levelAt, pointsAtShare, proposedPoints, rulerEnds, steppedPoints } from "./ruler";
+export { checkScaling, scaledScore, topToMaximum, tScaling, type ScalingIssue } from "./scaling";

@@ -6,6 +6,7 @@ import { afterDeduction, deduction, unitsLate } from "./index";
 
 const rule = (changes: Partial<LateRule>): LateRule => ({
   ratePercent: decimal("10"),
+  unit: "hours",
   unitHours: 24,
   base: "maximum",
   capPercent: null,
@@ -71,7 +72,7 @@ describe("grace (reference late.grace.table: own definitions, a convention of th
     "$minutesLate minutes late, $graceMinutes minutes of grace ($rule): $days days",
     ({ minutesLate, graceMinutes, rule: graceKind, days }) => {
       const at = new Date(Date.parse(due) + minutesLate * 60_000).toISOString() as Instant;
-      expect(unitsLate({ unitHours: 24, graceMinutes, graceKind }, due, at)).toBe(days);
+      expect(unitsLate({ unit: "hours", unitHours: 24, graceMinutes, graceKind }, "UTC", due, at)).toBe(days);
     },
   );
 });
@@ -86,7 +87,8 @@ describe("started 24-hour units across clock changes (reference late.dst.table: 
     "$id: $started24hPeriods",
     ({ dueUtc, submittedUtc, started24hPeriods }) => {
       const units = unitsLate(
-        { unitHours: 24, graceMinutes: 0, graceKind: "threshold" },
+        { unit: "hours", unitHours: 24, graceMinutes: 0, graceKind: "threshold" },
+        "UTC",
         dueUtc as Instant,
         submittedUtc as Instant,
       );
@@ -95,7 +97,24 @@ describe("started 24-hour units across clock changes (reference late.dst.table: 
   );
 
   it("counts started hours where the unit is an hour", () => {
-    const hourly = { unitHours: 1, graceMinutes: 0, graceKind: "threshold" } as const;
-    expect(unitsLate(hourly, "2026-03-02T12:00:00Z" as Instant, "2026-03-02T13:00:01Z" as Instant)).toBe(2);
+    const hourly = { unit: "hours", unitHours: 1, graceMinutes: 0, graceKind: "threshold" } as const;
+    expect(unitsLate(hourly, "UTC", "2026-03-02T12:00:00Z" as Instant, "2026-03-02T13:00:01Z" as Instant)).toBe(2);
   });
+});
+
+describe("calendar days across clock changes (reference late.dst.table: IANA time zone database 2025b)", () => {
+  const check = reference<
+    unknown,
+    { cases: { id: string; zone: string; dueUtc: string; submittedUtc: string; dateDifference: number }[] }
+  >("late.dst.table");
+  // 30 December 2011 never was in Apia: two dates on, but one midnight passed.
+  const midnights = (id: string, dateDifference: number) => (id === "apia" ? 1 : dateDifference);
+
+  it.each(check.expected.cases)(
+    "$id: midnights passed in $zone",
+    ({ id, zone, dueUtc, submittedUtc, dateDifference }) => {
+      const days = { unit: "calendarDay", unitHours: 24, graceMinutes: 0, graceKind: "threshold" } as const;
+      expect(unitsLate(days, zone, dueUtc as Instant, submittedUtc as Instant)).toBe(midnights(id, dateDifference));
+    },
+  );
 });

@@ -18,17 +18,51 @@ import type { LateRule } from "#core/model";
 const MINUTE = 60_000;
 const HOUR = 60 * MINUTE;
 
-/** Started units of lateness of work handed in at `handedInAt`; 0 when on time or inside the grace. */
+/** Shortest time between two midnights of one place, in hours: a day on which the clock is put forward. */
+const SHORTEST_DAY = 22;
+
+const calendars = new Map<string, Intl.DateTimeFormat>();
+
+/** The local date of a moment, as a count of days. @throws RangeError when there is no such time zone */
+function dayNumber(timeZone: string, moment: number): number {
+  let calendar = calendars.get(timeZone);
+  if (!calendar) {
+    calendar = new Intl.DateTimeFormat("en-u-ca-iso8601", {
+      timeZone,
+      year: "numeric",
+      month: "numeric",
+      day: "numeric",
+    });
+    calendars.set(timeZone, calendar);
+  }
+  const parts = calendar.formatToParts(moment);
+  const part = (type: Intl.DateTimeFormatPartTypes) => Number(parts.find((item) => item.type === type)?.value);
+  return Date.UTC(part("year"), part("month") - 1, part("day")) / (24 * HOUR);
+}
+
+/** Midnights of the time zone between two moments. A date that the zone left out passed no midnight of its own. */
+function midnightsBetween(timeZone: string, from: number, to: number): number {
+  const dates = dayNumber(timeZone, to) - dayNumber(timeZone, from);
+  return Math.min(dates, Math.floor((to - from) / (SHORTEST_DAY * HOUR)) + 1);
+}
+
+/**
+ * Started units of lateness of work handed in at `handedInAt`; 0 when on time or inside the grace. Calendar days are
+ * the midnights of `timeZone` passed since the due time (handbook, section 2.4), so a day across a clock change is one.
+ */
 export function unitsLate(
-  rule: Pick<LateRule, "unitHours" | "graceMinutes" | "graceKind">,
+  rule: Pick<LateRule, "unit" | "unitHours" | "graceMinutes" | "graceKind">,
+  timeZone: string,
   dueAt: Instant,
   handedInAt: Instant,
 ): number {
-  const late = milliseconds(handedInAt) - milliseconds(dueAt);
+  const due = milliseconds(dueAt);
+  const at = milliseconds(handedInAt);
   const grace = rule.graceMinutes * MINUTE;
-  if (late <= grace || late <= 0) return 0;
-  const counted = rule.graceKind === "shift" ? late - grace : late;
-  return Math.ceil(counted / (rule.unitHours * HOUR));
+  if (at - due <= grace) return 0;
+  const from = rule.graceKind === "shift" ? due + grace : due;
+  if (rule.unit === "calendarDay") return midnightsBetween(timeZone, from, at);
+  return Math.ceil((at - from) / (rule.unitHours * HOUR));
 }
 
 const percentOf = (percent: Decimal, base: Exact): Exact => divide(multiply(fromDecimal(percent), base), HUNDRED);

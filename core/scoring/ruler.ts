@@ -11,12 +11,10 @@ import {
   required,
   subtract,
   whole,
-  ZERO,
   type Decimal,
-  type Exact,
   type Result,
 } from "#core/kernel";
-import type { Assignment, Criterion, Judgement, Level, Rubric } from "#core/model";
+import type { Criterion, Level, Rubric } from "#core/model";
 import type { ScoreIssue } from "./issues";
 
 const lowest = (criterion: Criterion): Level => required(criterion.levels[0], "lowest level");
@@ -99,45 +97,4 @@ export function checkPoints(criterion: Criterion, points: Decimal, confirmed: bo
     above: above?.min ?? maximum,
     canConfirm: true,
   });
-}
-
-/** Where a rubric stands on one paper. All figures in points. */
-export interface RubricSum {
-  /** Sum of the criteria judged so far. */
-  readonly given: Exact;
-  /** Maximum of the criteria judged so far. */
-  readonly judgedMaximum: Exact;
-  /** Maximum of the criteria still open. */
-  readonly openMaximum: Exact;
-  /** Criteria still open. */
-  readonly open: number;
-  /** The score on the assignment's scale, once no criterion is open and at least one applies. */
-  readonly score: Exact | null;
-}
-
-/** Adds the judgements of a paper and scales the sum to the assignment's points (handbook, section 3). */
-export function sumRubric(
-  rubric: Rubric,
-  assignment: Pick<Assignment, "points">,
-  judgement: (criterion: Criterion) => Pick<Judgement, "points" | "notApplicable">,
-): RubricSum {
-  let given = ZERO;
-  let judgedMaximum = ZERO;
-  let openMaximum = ZERO;
-  let open = 0;
-  for (const criterion of rubric.criteria) {
-    const { points, notApplicable } = judgement(criterion);
-    if (notApplicable) continue;
-    const maximum = fromDecimal(rulerEnds(criterion).maximum);
-    if (points === null) {
-      open += 1;
-      openMaximum = add(openMaximum, maximum);
-    } else {
-      given = add(given, fromDecimal(points));
-      judgedMaximum = add(judgedMaximum, maximum);
-    }
-  }
-  const complete = open === 0 && judgedMaximum.n > 0n;
-  const score = complete ? multiply(divide(given, judgedMaximum), fromDecimal(assignment.points)) : null;
-  return { given, judgedMaximum, openMaximum, open, score };
 }

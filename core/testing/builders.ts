@@ -1,6 +1,6 @@
 import { ENTRY_SCHEMA, runCommand, type Command, type Entry } from "#core/changes";
 import { decimal, type Id, type Instant } from "#core/kernel";
-import { EMPTY_STATE, TABLE_NAMES, type Course, type CourseState, type Rubric } from "#core/model";
+import { COURSE_DEFAULTS, EMPTY_STATE, TABLE_NAMES, type Course, type CourseState, type Rubric } from "#core/model";
 
 export const studentId = (name: string) => `student:${name}` as Id<"student">;
 export const assignmentId = (name: string) => `assignment:${name}` as Id<"assignment">;
@@ -30,12 +30,15 @@ export function makeRubric(slug: string, ...rows: string[]): Rubric {
     id: `rubric:${slug}` as Id<"rubric">,
     name: slug,
     proposal: "top",
+    purpose: "score",
+    scaled: true,
     criteria: rows.map((row) => {
       const [name = "", levels = ""] = row.split(": ");
       return {
         id: criterionId(name),
         name,
         step: decimal("0.5"),
+        weight: null,
         levels: levels.split(", ").map((range, index) => {
           const [min = "0", max = "0"] = range.split("-");
           return {
@@ -63,6 +66,7 @@ const COURSE: Course = {
   totals: "weighted",
   lateRule: {
     ratePercent: decimal("5"),
+    unit: "hours",
     unitHours: 24,
     base: "maximum",
     capPercent: null,
@@ -78,6 +82,7 @@ const COURSE: Course = {
   ],
   passMark: decimal("60"),
   percentPlaces: 1,
+  ...COURSE_DEFAULTS,
 };
 
 const ASSIGNMENT = {

@@ -10,3 +10,4 @@ export {
   WORLD,
 } from "./builders";
 export { reference } from "./reference";
+export { anyCourse } from "./any-course";

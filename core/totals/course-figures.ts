@@ -1,19 +1,14 @@
 import { required, type AssignmentId, type CategoryId, type Exact, type StudentId } from "#core/kernel";
-import {
-  assignmentsOf,
-  categoriesOf,
-  courseOf,
-  studentsOf,
-  type Assignment,
-  type Category,
-  type CourseState,
-} from "#core/model";
+import { studentsOf, type Assignment, type CourseState } from "#core/model";
+import type { CategoryTotal } from "./category-total";
+import { planOf } from "./course-plan";
+import { categoryTotals, evaluate, itemOf, type ItemSource } from "./evaluate";
 import { figureOf, type Figure } from "./figure";
-import { courseTotal, letterOf, poolParts, type Outlook, type Part, type Pool } from "./totals";
+import { letterOf } from "./letters";
 
 /** The totals of one student: each category now, and the course lowest, now and highest, in percent. */
 export interface StudentTotals {
-  readonly categories: ReadonlyMap<CategoryId, Pool>;
+  readonly categories: ReadonlyMap<CategoryId, CategoryTotal>;
   readonly lowest: Exact | null;
   readonly now: Exact | null;
   readonly highest: Exact | null;
@@ -32,8 +27,6 @@ const known = new WeakMap<CourseState, CourseFigures>();
 export function figuresOf(state: CourseState): CourseFigures {
   const existing = known.get(state);
   if (existing) return existing;
-  const assignments = assignmentsOf(state);
-  const categories = categoriesOf(state);
   const figures = new Map<string, Figure>();
   const totals = new Map<StudentId, StudentTotals>();
   const figure = (assignmentId: AssignmentId, studentId: StudentId): Figure => {
@@ -50,7 +43,7 @@ export function figuresOf(state: CourseState): CourseFigures {
     totals: (studentId) => {
       let value = totals.get(studentId);
       if (!value) {
-        value = studentTotals(state, assignments, categories, (assignment) => figure(assignment.id, studentId));
+        value = studentTotals(state, (assignment) => itemOf(assignment, figure(assignment.id, studentId)));
         totals.set(studentId, value);
       }
       return value;
@@ -60,27 +53,15 @@ export function figuresOf(state: CourseState): CourseFigures {
   return result;
 }
 
-function studentTotals(
-  state: CourseState,
-  assignments: readonly Assignment[],
-  categories: readonly Category[],
-  figure: (assignment: Assignment) => Figure,
-): StudentTotals {
-  const course = courseOf(state);
-  const parts = new Map<CategoryId, Part[]>(categories.map((category) => [category.id, []]));
-  for (const assignment of assignments) {
-    parts.get(assignment.categoryId)?.push({ assignment, figure: figure(assignment) });
-  }
-  const pools = (outlook: Outlook) =>
-    new Map<CategoryId, Pool>([...parts].map(([id, list]) => [id, poolParts(list, outlook)]));
-  const present = pools("now");
-  const now = courseTotal(course, categories, present);
+function studentTotals(state: CourseState, source: ItemSource): StudentTotals {
+  const plan = planOf(state);
+  const now = evaluate(plan, source, "now").percent;
   return {
-    categories: present,
-    lowest: courseTotal(course, categories, pools("lowest")),
+    categories: categoryTotals(plan, source, "now"),
+    lowest: evaluate(plan, source, "lowest").percent,
     now,
-    highest: courseTotal(course, categories, pools("highest")),
-    letter: now && letterOf(course, now),
+    highest: evaluate(plan, source, "highest").percent,
+    letter: now && letterOf(plan.course, now),
   };
 }
 

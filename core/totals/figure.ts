@@ -1,10 +1,13 @@
 import {
+  add,
   compare,
   divide,
   fromDecimal,
   HUNDRED,
   multiply,
+  required,
   subtract,
+  whole,
   ZERO,
   type AssignmentId,
   type Exact,
@@ -12,6 +15,7 @@ import {
 } from "#core/kernel";
 import {
   courseOf,
+  groupOf,
   handInOf,
   judgementKey,
   judgementOf,
@@ -23,9 +27,16 @@ import {
   type HandIn,
   type ResultRecord,
 } from "#core/model";
-import { afterDeduction, sumRubric, unitsLate, type RubricSum } from "#core/scoring";
+import { afterDeduction, scaledScore, sumRubric, type RubricSum } from "#core/scoring";
+import { givenOf, resultLateness, type GivenScore, type GivenSource } from "./given";
 
 export type Standing = "expected" | "handedIn" | "missing" | "excused";
+
+/** A given score on its way to a value: scaled, then what the late rule leaves. All in points. */
+export interface Step extends GivenScore {
+  readonly scaled: Exact;
+  readonly value: Exact;
+}
 
 /** All that is known of one student and one assignment, with the way from the score to its counted value. */
 export interface Figure {
@@ -33,9 +44,11 @@ export interface Figure {
   readonly studentId: StudentId;
   readonly standing: Standing;
   /** Where the figure comes from; null while there is none. */
-  readonly source: "ruler" | "typed" | "set by hand" | "rule" | null;
+  readonly source: GivenSource | "set by hand" | "rule" | null;
   readonly rubric: RubricSum | null;
-  /** Points before the rules; null while there are none. */
+  /** Every given score, in the order of the attempts. */
+  readonly steps: readonly Step[];
+  /** Points before the late rule, after scaling; null while there are none. */
   readonly score: Exact | null;
   readonly unitsLate: number;
   /** Points taken off by the late rule. */
@@ -46,25 +59,9 @@ export interface Figure {
   readonly counted: Exact | null;
   /** Handed in and not scored. */
   readonly waiting: boolean;
+  /** Judged in words that have no point value. */
+  readonly wordsOnly: boolean;
   readonly aboveMaximum: boolean;
-}
-
-function standingOf(result: ResultRecord, handIn: HandIn | undefined, hasScore: boolean): Standing {
-  if (result.decision) return result.decision;
-  return handIn || hasScore ? "handedIn" : "expected";
-}
-
-/** Units of lateness: as the instructor said, else as the time of the last attempt tells. */
-function latenessOf(
-  state: CourseState,
-  assignment: Assignment,
-  result: ResultRecord,
-  handIn: HandIn | undefined,
-): number {
-  if (result.unitsLate !== null) return result.unitsLate;
-  const rule = courseOf(state).lateRule;
-  const at = handIn?.attempts.at(-1)?.at;
-  return rule && at && assignment.dueAt ? unitsLate(rule, assignment.dueAt, at) : 0;
 }
 
 interface Kept {
@@ -83,12 +80,14 @@ export function figureOf(state: CourseState, assignment: Assignment, studentId: 
     rubric,
     state.results[key],
     state.handIns[key],
+    assignment.scoredIn.kind === "scale" ? state.scales[assignment.scoredIn.scaleId] : null,
+    groupOf(state, assignment.id, studentId),
     ...(rubric?.criteria ?? []).map(({ id }) => state.judgements[judgementKey(assignment.id, studentId, id)]),
   ];
   const ofAssignment = keptFigures.get(assignment) ?? new Map<StudentId, Kept>();
   keptFigures.set(assignment, ofAssignment);
   const kept = ofAssignment.get(studentId);
-  if (kept && kept.rests.length === rests.length && kept.rests.every((record, index) => record === rests[index])) {
+  if (kept?.rests.length === rests.length && kept.rests.every((record, index) => record === rests[index])) {
     return kept.figure;
   }
   const figure = computeFigure(state, assignment, studentId);
@@ -96,7 +95,12 @@ export function figureOf(state: CourseState, assignment: Assignment, studentId: 
   return figure;
 }
 
-/** Follows handbook section 2: excused, set by hand, missing, then the late rule on the score. */
+function standingOf(result: ResultRecord, handIn: HandIn | undefined, hasScore: boolean): Standing {
+  if (result.decision) return result.decision;
+  return handIn || hasScore ? "handedIn" : "expected";
+}
+
+/** Follows handbook section 2: excused, set by hand, missing, then scaling and the late rule on the score. */
 function computeFigure(state: CourseState, assignment: Assignment, studentId: StudentId): Figure {
   const result = resultOf(state, assignment.id, studentId);
   const handIn = handInOf(state, assignment.id, studentId);
@@ -104,47 +108,72 @@ function computeFigure(state: CourseState, assignment: Assignment, studentId: St
   const rubricSum =
     rubric && sumRubric(rubric, assignment, (criterion) => judgementOf(state, assignment.id, studentId, criterion.id));
   const maximum = fromDecimal(assignment.points);
-  const score = result.score === null ? (rubricSum?.score ?? null) : fromDecimal(result.score);
-  const standing = standingOf(result, handIn, score !== null || result.setByHand !== null);
-  const late = latenessOf(state, assignment, result, handIn);
-  const rule = courseOf(state).lateRule;
+  const given = givenOf(state, assignment, result, handIn, rubricSum);
+  const steps = given.scores.map((score) => stepOf(state, assignment, score));
+  const chosen = chooseStep(assignment, steps);
+  const score = chosen?.scaled ?? null;
+  const standing = standingOf(result, handIn, score !== null || given.wordsOnly || result.setByHand !== null);
   const base = {
     assignmentId: assignment.id,
     studentId,
     standing,
     rubric: rubricSum,
+    steps,
     score,
-    unitsLate: late,
+    unitsLate: chosen?.unitsLate ?? resultLateness(state, assignment, result, handIn),
     deduction: ZERO,
     waiting: false,
+    wordsOnly: given.wordsOnly,
     aboveMaximum: false,
   };
   if (standing === "excused") return { ...base, source: null, computed: null, counted: null };
-  const byRule = standing === "missing" ? missingValue(state, maximum) : null;
-  const afterLate = score !== null && rule ? afterDeduction(rule, score, maximum, late) : score;
-  const computed = standing === "missing" ? byRule : afterLate;
+  const computed = standing === "missing" ? missingValue(state, maximum) : (chosen?.value ?? null);
   const taken = standing !== "missing" && score && computed ? subtract(score, computed) : ZERO;
   if (result.setByHand !== null) {
     const counted = fromDecimal(result.setByHand);
-    return {
-      ...base,
-      source: "set by hand",
-      deduction: taken,
-      computed,
-      counted,
-      aboveMaximum: above(counted, assignment),
-    };
+    const aboveMaximum = above(counted, assignment);
+    return { ...base, source: "set by hand", deduction: taken, computed, counted, aboveMaximum };
   }
-  const scoreSource = result.score === null ? "ruler" : "typed";
   return {
     ...base,
-    source: computed === null ? null : standing === "missing" ? "rule" : scoreSource,
+    source: computed === null ? null : standing === "missing" ? "rule" : (chosen?.source ?? null),
     deduction: taken,
     computed,
     counted: computed,
-    waiting: standing === "handedIn" && computed === null,
+    waiting: standing === "handedIn" && computed === null && !given.wordsOnly,
     aboveMaximum: computed !== null && above(score ?? computed, assignment),
   };
+}
+
+function stepOf(state: CourseState, assignment: Assignment, given: GivenScore): Step {
+  const rule = courseOf(state).lateRule;
+  const maximum = fromDecimal(assignment.points);
+  const scaled = assignment.scaling ? scaledScore(assignment.scaling, given.raw, maximum) : given.raw;
+  return { ...given, scaled, value: rule ? afterDeduction(rule, scaled, maximum, given.unitsLate) : scaled };
+}
+
+/** The step that counts: last (default), first, best by value, or the mean of all. */
+function chooseStep(assignment: Assignment, steps: readonly Step[]): Step | null {
+  const last = steps.at(-1);
+  if (!last || steps.length === 1) return last ?? null;
+  switch (assignment.countedAttempt) {
+    case "last":
+      return last;
+    case "first":
+      return required(steps[0], "first attempt");
+    case "best":
+      return steps.reduce((best, step) => (compare(step.value, best.value) > 0 ? step : best));
+    case "mean": {
+      const mean = (of: (step: Step) => Exact) => divide(steps.map(of).reduce(add), whole(steps.length));
+      return {
+        ...last,
+        attempt: null,
+        raw: mean(({ raw }) => raw),
+        scaled: mean(({ scaled }) => scaled),
+        value: mean(({ value }) => value),
+      };
+    }
+  }
 }
 
 function missingValue(state: CourseState, maximum: Exact): Exact | null {

@@ -1,3 +1,27 @@
+export type { Account, AccountPart, AppliedRule, Provenance, WhyLeftOut } from "./account";
+export {
+  categoryTotal,
+  type CategoryTotal,
+  type Item,
+  type LeftOutReason,
+  type Outlook,
+  type Part,
+} from "./category-total";
 export { figuresOf, progressOf, type CourseFigures, type Progress, type StudentTotals } from "./course-figures";
-export { figureOf, type Figure, type Standing } from "./figure";
-export { courseTotal, letterOf, poolParts, type Outlook, type Part, type Pool } from "./totals";
+export { checkPlan, planOf, termOf, type CoursePlan, type PlanFinding, type PlanNode } from "./course-plan";
+export { capped, overTerms, termTotal, type CategoryShare, type TermTotal } from "./course-total";
+export { dropFromPool, dropLowestPercents, staying } from "./drops";
+export {
+  categoryTotals,
+  evaluate,
+  evaluateNode,
+  itemOf,
+  type Evaluated,
+  type ItemSource,
+  type NodeTotal,
+} from "./evaluate";
+export { explainCategory, explainTotal } from "./explain";
+export { explainResult, type Provenances } from "./explain-result";
+export { figureOf, type Figure, type Standing, type Step } from "./figure";
+export { bandsFromTop, leastReaching, letterOf, passes, reaches } from "./letters";
+export { neededFor, type Needed } from "./needed";

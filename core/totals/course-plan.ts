@@ -1,0 +1,141 @@
+import { compare, fromDecimal, milliseconds, type CategoryId, type TermId } from "#core/kernel";
+import {
+  assignmentsOf,
+  categoriesOf,
+  courseOf,
+  termsOf,
+  type Assignment,
+  type Category,
+  type Course,
+  type CourseState,
+  type Term,
+} from "#core/model";
+
+/** A category with what is in it. Assignments come in order of their due dates, undated ones last. */
+export interface PlanNode {
+  readonly category: Category;
+  readonly assignments: readonly Assignment[];
+  readonly children: readonly PlanNode[];
+}
+
+/** A stretch of the course that has a total of its own. */
+export interface PlanTerm {
+  /** Null for the one stretch of a course without terms. */
+  readonly term: Term | null;
+  readonly roots: readonly PlanNode[];
+}
+
+/** A course as its totals see it. */
+export interface CoursePlan {
+  readonly course: Course;
+  /** All categories over the whole course. */
+  readonly roots: readonly PlanNode[];
+  readonly terms: readonly PlanTerm[];
+  /** Categories that stand as a term of their own; only where there are terms. */
+  readonly exams: readonly (PlanNode & { readonly category: { readonly termWeight: string } })[];
+  /** Work that no term takes in, because it is undated or outside every term: a fault to be mended. */
+  readonly inNoTerm: readonly Assignment[];
+}
+
+type Tables = Pick<CourseState, "courses" | "terms" | "categories" | "assignments">;
+const known = new WeakMap<CourseState["assignments"], { readonly tables: Tables; readonly plan: CoursePlan }>();
+
+/** The plan of a state, made once for the tables it rests on. */
+export function planOf(state: CourseState): CoursePlan {
+  const before = known.get(state.assignments);
+  const { tables } = before ?? {};
+  const same =
+    tables?.courses === state.courses && tables.terms === state.terms && tables.categories === state.categories;
+  if (before && same) return before.plan;
+  const plan = makePlan(state);
+  const { courses, terms, categories, assignments } = state;
+  known.set(state.assignments, { tables: { courses, terms, categories, assignments }, plan });
+  return plan;
+}
+
+/** Earlier due first, undated last, and in the order of the plan where that is the same. */
+function byDueDate(a: Assignment, b: Assignment): number {
+  const at = ({ dueAt }: Assignment) => (dueAt === null ? Number.POSITIVE_INFINITY : milliseconds(dueAt));
+  const [first, second] = [at(a), at(b)];
+  return first === second ? 0 : first < second ? -1 : 1;
+}
+
+/** The term that work belongs to by its due date. */
+export const termOf = (terms: readonly Term[], { dueAt }: Pick<Assignment, "dueAt">): TermId | null => {
+  if (dueAt === null) return null;
+  const at = milliseconds(dueAt);
+  return terms.find(({ startsAt, endsAt }) => milliseconds(startsAt) <= at && at < milliseconds(endsAt))?.id ?? null;
+};
+
+function makePlan(state: CourseState): CoursePlan {
+  const assignments = assignmentsOf(state).sort(byDueDate);
+  const categories = categoriesOf(state);
+  const terms = termsOf(state);
+  const nodes = (parentId: CategoryId | null, chosen: (assignment: Assignment) => boolean): PlanNode[] =>
+    categories
+      .filter((category) => category.parentId === parentId)
+      .map((category) => ({
+        category,
+        assignments: assignments.filter((item) => item.categoryId === category.id && chosen(item)),
+        children: nodes(category.id, chosen),
+      }));
+  const roots = nodes(null, () => true);
+  const course = courseOf(state);
+  if (terms.length === 0) return { course, roots, terms: [{ term: null, roots }], exams: [], inNoTerm: [] };
+  const isExam = (node: PlanNode): node is CoursePlan["exams"][number] => node.category.termWeight !== null;
+  const exams = roots.filter(isExam);
+  const inExam = new Set(exams.flatMap(idsBelow));
+  return {
+    course,
+    roots,
+    terms: terms.map((term) => ({
+      term,
+      roots: nodes(null, (item) => termOf(terms, item) === term.id).filter((node) => !isExam(node)),
+    })),
+    exams,
+    inNoTerm: assignments.filter((item) => !inExam.has(item.categoryId) && termOf(terms, item) === null),
+  };
+}
+
+const idsBelow = (node: PlanNode): CategoryId[] => [node.category.id, ...node.children.flatMap(idsBelow)];
+
+/** What is wrong with a plan, or worth a look, as data (handbook, sections 5 and 11). */
+export type PlanFinding =
+  | { readonly code: "weights_not_hundred"; readonly parentId: CategoryId | null; readonly sum: number }
+  | { readonly code: "weight_below_zero"; readonly id: string }
+  | { readonly code: "bands_not_falling"; readonly letter: string }
+  | { readonly code: "in_no_term"; readonly assignmentId: string; readonly undated: boolean }
+  | { readonly code: "term_upside_down"; readonly termId: TermId }
+  | { readonly code: "category_inside_itself"; readonly id: string };
+
+/** Looks a whole plan over; an empty list means nothing is amiss. */
+export function checkPlan(state: CourseState): readonly PlanFinding[] {
+  const { course, roots, inNoTerm } = planOf(state);
+  const findings: PlanFinding[] = [];
+  for (const { id, weight } of categoriesOf(state)) {
+    if (weight !== null && fromDecimal(weight).n < 0n) findings.push({ code: "weight_below_zero", id });
+  }
+  const placed = new Set(roots.flatMap(idsBelow));
+  for (const { id } of categoriesOf(state)) {
+    if (!placed.has(id)) findings.push({ code: "category_inside_itself", id });
+  }
+  const sum = roots
+    .filter(({ category }) => !category.bonus)
+    .reduce((total, { category }) => total + Number(category.weight ?? 0), 0);
+  if (course.totals === "weighted" && roots.length > 0 && Math.abs(sum - 100) > 1e-9) {
+    findings.push({ code: "weights_not_hundred", parentId: null, sum });
+  }
+  course.letters.forEach(({ letter, from }, index) => {
+    const before = course.letters[index - 1];
+    if (before && compare(fromDecimal(from), fromDecimal(before.from)) >= 0) {
+      findings.push({ code: "bands_not_falling", letter });
+    }
+  });
+  for (const { id, startsAt, endsAt } of termsOf(state)) {
+    if (milliseconds(endsAt) <= milliseconds(startsAt)) findings.push({ code: "term_upside_down", termId: id });
+  }
+  for (const { id, dueAt } of inNoTerm) {
+    findings.push({ code: "in_no_term", assignmentId: id, undated: dueAt === null });
+  }
+  return findings;
+}
