@@ -25,3 +25,6 @@ export { explainResult, type Provenances } from "./explain-result";
 export { figureOf, type Figure, type Standing, type Step } from "./figure";
 export { bandsFromTop, leastReaching, letterOf, passes, reaches } from "./letters";
 export { neededFor, type Needed } from "./needed";
+export { computeCourse, recomputeStudent } from "./compute-course";
+export { CELL, FLAG, type FlatCourse, type FlatTotals } from "./flat-course";
+export { flatten, type Flattened } from "./flatten";
