@@ -49,3 +49,13 @@ export const isZero = (value: Exact): boolean => value.n === 0n;
 
 /** The nearest double, for drawing and statistics only, never for a decision. */
 export const toNumber = (value: Exact): number => Number(value.n) / Number(value.d);
+
+/** A figure as text that loses nothing: `114/205`. */
+export const fractionText = ({ n, d }: Exact): string => `${String(n)}/${String(d)}`;
+
+/** Reads what `fractionText` wrote. @throws RangeError when the text is no fraction */
+export function fromFraction(text: string): Exact {
+  const [top, bottom, ...rest] = text.split("/");
+  if (!top || !bottom || rest.length > 0) throw new RangeError(`not a fraction: ${text}`);
+  return ratio(BigInt(top), BigInt(bottom));
+}

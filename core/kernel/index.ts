@@ -4,6 +4,8 @@ export {
   add,
   compare,
   divide,
+  fractionText,
+  fromFraction,
   HUNDRED,
   isZero,
   larger,
@@ -49,3 +51,5 @@ export {
   type StudentId,
 } from "./ids";
 export { sameValue } from "./same-value";
+export { firstReaching, type Crossing } from "./crossing";
+export { closed, contains, isEmpty, meet, sameInterval, type Interval } from "./interval";

@@ -7,6 +7,9 @@ export const decimalField = z.custom<Decimal>((value) => typeof value === "strin
   message: "a decimal with at most 4 places",
 });
 
+/** An exact figure as text, `n/d`. */
+export const fractionField = z.string().regex(/^-?\d{1,60}\/[1-9]\d{0,59}$/, { message: "a fraction such as 114/205" });
+
 export const instantField = z.custom<Instant>(
   (value) =>
     typeof value === "string" &&

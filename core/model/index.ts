@@ -58,6 +58,7 @@ export {
   TABLE_NAMES,
   tableSchemas,
   termsOf,
+  totalSealOf,
   type CourseState,
   type RecordOf,
   type TableName,

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { decimalField, idField, instantField } from "./fields";
+import { decimalField, fractionField, idField, instantField } from "./fields";
 import { noteSchema, fileSchema } from "./work";
 
 /** The parts of a result that are released by themselves. */
@@ -23,12 +23,16 @@ export const totalSealSchema = z.object({
   id: z.string().min(1).max(100),
   state: z.enum(["sealed", "timed", "released"]),
   at: instantField.nullable(),
+  /** The figure itself, or only its letter. */
+  shows: z.enum(["percent", "letter"]),
 });
 export type TotalSeal = z.infer<typeof totalSealSchema>;
 
 const scoreCopySchema = z.object({
   standing: z.enum(["expected", "handedIn", "missing", "excused"]),
   points: decimalField.nullable(),
+  /** The same figure as a fraction, `114/205`: totals rest on it, never on what is displayed. */
+  exact: fractionField.nullable(),
   maximum: decimalField,
   beforeDeduction: decimalField.nullable(),
   unitsLate: z.number(),

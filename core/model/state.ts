@@ -13,7 +13,15 @@ import {
   type Category,
   type Rubric,
 } from "./plan";
-import { copySchema, releaseSchema, totalSealSchema, type Facet, type Release, type StudentCopy } from "./release";
+import {
+  copySchema,
+  releaseSchema,
+  totalSealSchema,
+  type Facet,
+  type Release,
+  type StudentCopy,
+  type TotalSeal,
+} from "./release";
 import { groupSchema, handInSchema, judgementSchema, noteSchema, resultSchema } from "./work";
 import type { Group, HandIn, Judgement, Note, ResultRecord } from "./work";
 
@@ -127,6 +135,10 @@ export const judgementOf = (state: CourseState, a: AssignmentId, s: StudentId, c
 
 export const releaseOf = (state: CourseState, a: AssignmentId, facet: Facet): Release =>
   state.releases[releaseKey(a, facet)] ?? blankRecord("releases", releaseKey(a, facet));
+
+/** The seal of a total: `course`, a category or a term. */
+export const totalSealOf = (state: CourseState, id: string): TotalSeal =>
+  state.totalSeals[id] ?? { id, state: "sealed", at: null, shows: "percent" };
 
 export const copyOf = (state: CourseState, a: AssignmentId, s: StudentId): StudentCopy =>
   state.copies[resultKey(a, s)] ?? blankRecord("copies", resultKey(a, s));

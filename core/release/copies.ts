@@ -1,4 +1,4 @@
-import { pointsText } from "#core/kernel";
+import { fractionText, pointsText } from "#core/kernel";
 import {
   handInOf,
   judgementOf,
@@ -48,6 +48,7 @@ function draftScore(state: CourseState, assignment: Assignment, student: Student
   return {
     standing: figure.standing,
     points: figure.counted && pointsText(figure.counted),
+    exact: figure.counted && fractionText(figure.counted),
     maximum: assignment.points,
     beforeDeduction: cut && figure.score ? pointsText(figure.score) : null,
     unitsLate: cut ? figure.unitsLate : 0,

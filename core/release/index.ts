@@ -4,6 +4,7 @@ export {
   copyState,
   dueReleases,
   facetOverview,
+  isShown,
   visibleTo,
   type CopyState,
   type Difference,
@@ -12,3 +13,13 @@ export {
 } from "./overview";
 export { flowCounts, laneOf, undatedOf, weightsAddUp, type FlowCounts, type Lane, type NextStep } from "./lane";
 export { preflight, type Finding } from "./preflight";
+export { countSteps, leaksOf, verdictOf, type Leak, type LeakReport, type Verdict } from "./leaks";
+export { narrow, type Narrowed, type Source, type Total } from "./narrowing";
+export {
+  classFigureLeaks,
+  displayedInterval,
+  letterInterval,
+  shownSource,
+  shownTotals,
+  type ShownTotal,
+} from "./shown-totals";

@@ -4,6 +4,7 @@ import {
   copyOf,
   FACETS,
   releaseOf,
+  resultOf,
   studentsOf,
   type Assignment,
   type CourseState,
@@ -91,6 +92,15 @@ export function dueReleases(state: CourseState, now: Instant): Release[] {
   );
 }
 
+/**
+ * Whether a facet is open to a student: released, the assignment not held for moderation, and the student not held back
+ * one by one. A timed facet becomes released when its moment is given out.
+ */
+export const isShown = (state: CourseState, assignment: Assignment, studentId: StudentId, facet: Facet): boolean =>
+  releaseOf(state, assignment.id, facet).state === "released" &&
+  !assignment.held &&
+  !resultOf(state, assignment.id, studentId).held;
+
 /** What one student can see of one assignment: released fixed copies, and nothing else. */
 export interface VisibleAssignment {
   readonly assignment: Pick<Assignment, "id" | "name" | "points" | "dueAt">;
@@ -106,7 +116,7 @@ export function visibleTo(state: CourseState, studentId: StudentId): VisibleAssi
   return assignmentsOf(state)
     .flatMap((assignment): VisibleAssignment[] => {
       const copy = copyOf(state, assignment.id, studentId);
-      const shown = (facet: Facet) => releaseOf(state, assignment.id, facet).state === "released";
+      const shown = (facet: Facet) => isShown(state, assignment, studentId, facet);
       const stamps = FACETS.filter(shown).flatMap((facet) => copy[facet]?.at ?? []);
       const at = stamps.sort().at(-1);
       if (at === undefined) return [];

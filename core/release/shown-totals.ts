@@ -1,0 +1,111 @@
+import {
+  compare,
+  fromFraction,
+  HUNDRED,
+  ratio,
+  rounded,
+  roundToText,
+  subtract,
+  add,
+  ZERO,
+  type Exact,
+  type Interval,
+  type StudentId,
+} from "#core/kernel";
+import { copyOf, courseOf, totalSealOf, type Assignment, type Course, type CourseState } from "#core/model";
+import {
+  bandsFromTop,
+  categoryTotals,
+  evaluate,
+  figuresOf,
+  itemOf,
+  leastReaching,
+  letterOf,
+  planOf,
+  type Item,
+  type ItemSource,
+} from "#core/totals";
+import { isShown } from "./overview";
+
+/** A total that a student can see, exactly as it is shown. */
+export interface ShownTotal {
+  /** `course`, a category or a term. */
+  readonly id: string;
+  readonly exact: Exact;
+  /** The figure with the course's places, or the letter alone. */
+  readonly text: string;
+  /** What the text says about the figure: all figures that would be shown the same. */
+  readonly interval: Interval;
+}
+
+/** The item an assignment is in totals that rest on released scores only: the fixed copy, or nothing at all. */
+function releasedItem(state: CourseState, assignment: Assignment, studentId: StudentId): Item {
+  const own = itemOf(assignment, figuresOf(state).figure(assignment.id, studentId));
+  const copy = isShown(state, assignment, studentId, "score") && copyOf(state, assignment.id, studentId).score?.content;
+  if (!copy) return { ...own, value: null, standing: "notCounted" };
+  const counted = copy.exact === null ? null : fromFraction(copy.exact);
+  return itemOf(assignment, { standing: copy.standing, counted, wordsOnly: false });
+}
+
+/** What the totals shown to a student are made of (handbook, section 8). */
+export function shownSource(state: CourseState, studentId: StudentId): ItemSource {
+  return courseOf(state).totalsRestOn === "released"
+    ? (assignment) => releasedItem(state, assignment, studentId)
+    : (assignment) => itemOf(assignment, figuresOf(state).figure(assignment.id, studentId));
+}
+
+/** The totals whose seals are broken, as one student sees them. */
+export function shownTotals(state: CourseState, studentId: StudentId): ShownTotal[] {
+  const plan = planOf(state);
+  const source = shownSource(state, studentId);
+  const open = (id: string) => totalSealOf(state, id).state === "released";
+  const found: ShownTotal[] = [];
+  const note = (id: string, exact: Exact | null) => {
+    if (!exact || !open(id)) return;
+    const seal = totalSealOf(state, id);
+    const letter = seal.shows === "letter" ? letterOf(plan.course, exact) : null;
+    if (seal.shows === "letter" && letter === null) return;
+    const text = letter ?? roundToText(exact, plan.course.percentPlaces);
+    const interval = letter === null ? displayedInterval(exact, plan.course) : letterInterval(exact, plan.course);
+    found.push({ id, exact, text, interval });
+  };
+  const evaluated = evaluate(plan, source, "now");
+  note("course", evaluated.percent);
+  for (const { term, total } of evaluated.terms) if (term) note(term.id, total.percent);
+  if ([...Object.keys(state.categories)].some(open)) {
+    for (const [id, total] of categoryTotals(plan, source, "now")) note(id, total.percent);
+  }
+  return found;
+}
+
+/** All figures that are displayed as this one: half a last place around it, the end away from zero outside. */
+export function displayedInterval(exact: Exact, { percentPlaces }: Pick<Course, "percentPlaces">): Interval {
+  const displayed = rounded(exact, percentPlaces);
+  const half = ratio(1n, 2n * 10n ** BigInt(percentPlaces));
+  const sign = compare(displayed, ZERO);
+  return {
+    low: subtract(displayed, half),
+    lowIncluded: sign > 0,
+    high: add(displayed, half),
+    highIncluded: sign < 0,
+  };
+}
+
+/** All figures with the same letter. The highest band has no end above; it is closed far beyond any total. */
+export function letterInterval(exact: Exact, course: Course): Interval {
+  const bands = bandsFromTop(course.letters);
+  const place = bands.findIndex(({ letter }) => letter === letterOf(course, exact));
+  const band = bands[place];
+  const next = bands[place - 1];
+  const far = add(exact, ratio(10_000n, 1n));
+  return {
+    low: band ? leastReaching(course, band.from) : subtract(ZERO, HUNDRED),
+    lowIncluded: true,
+    high: next ? leastReaching(course, next.from) : far,
+    highIncluded: false,
+  };
+}
+
+/** Class figures over fewer students than this tell too much about single ones (handbook, section 8). */
+const SMALLEST_CLASS = 5;
+export const classFigureLeaks = (students: number): boolean => students < SMALLEST_CLASS;
