@@ -1,0 +1,121 @@
+import { checkNumbers, computed, notComputable, type Statistic } from "./computable";
+
+/** Sum with the rounding errors carried along (Neumaier, A., 1974, ZAMM 54, 39-51). */
+export function sumOf(values: readonly number[]): number {
+  let total = 0;
+  let carried = 0;
+  for (const value of values) {
+    const next = total + value;
+    carried += Math.abs(total) >= Math.abs(value) ? total - next + value : value - next + total;
+    total = next;
+  }
+  return total + carried;
+}
+
+/** Arithmetic mean, in the unit of the values. */
+export function mean(values: readonly number[]): Statistic {
+  const known = checkNumbers(values, 1);
+  return known.ok ? computed(sumOf(values) / values.length) : known;
+}
+
+/** Sum of squared distances from the mean, in two passes. */
+function squares(values: readonly number[]): number {
+  const centre = sumOf(values) / values.length;
+  const distances = values.map((value) => value - centre);
+  // The second term takes out what the rounding of the mean has left.
+  return sumOf(distances.map((distance) => distance * distance)) - sumOf(distances) ** 2 / values.length;
+}
+
+/** Variance with divisor n - 1 ("sample") or n ("population"), in squared units. */
+export function variance(values: readonly number[], kind: "sample" | "population"): Statistic {
+  const known = checkNumbers(values, kind === "sample" ? 2 : 1);
+  if (!known.ok) return known;
+  return computed(Math.max(0, squares(values)) / (kind === "sample" ? values.length - 1 : values.length));
+}
+
+/** Standard deviation, in the unit of the values. */
+export function standardDeviation(values: readonly number[], kind: "sample" | "population"): Statistic {
+  const found = variance(values, kind);
+  return found.ok ? computed(Math.sqrt(found.value)) : found;
+}
+
+/**
+ * Quantile of type 7 (Hyndman, R. J. & Fan, Y., 1996, The American Statistician 50, 361-365): straight lines between the
+ * order statistics. `share` from 0 to 1. @throws RangeError when `share` is outside
+ */
+export function quantile(values: readonly number[], share: number): Statistic {
+  if (!(share >= 0 && share <= 1)) throw new RangeError(`a share from 0 to 1, not ${String(share)}`);
+  const known = checkNumbers(values, 1);
+  if (!known.ok) return known;
+  const sorted = [...values].sort((a, b) => a - b);
+  const place = (sorted.length - 1) * share;
+  const below = Math.floor(place);
+  const [low, high] = [sorted[below] ?? 0, sorted[Math.min(below + 1, sorted.length - 1)] ?? 0];
+  return computed(low + (place - below) * (high - low));
+}
+
+/** What a class of scores looks like, in the unit of the scores. */
+export interface Description {
+  readonly count: number;
+  readonly mean: number;
+  readonly median: number;
+  /** Sample standard deviation; not computable for one value. */
+  readonly deviation: Statistic;
+  readonly lowest: number;
+  readonly highest: number;
+  readonly lowerQuartile: number;
+  readonly upperQuartile: number;
+}
+
+/** Describes a list of scores; not computable for an empty one. */
+export function describeScores(values: readonly number[]): Statistic<Description> {
+  const [centre, middle] = [mean(values), quantile(values, 0.5)];
+  const [lower, upper] = [quantile(values, 0.25), quantile(values, 0.75)];
+  if (!centre.ok) return centre;
+  if (!middle.ok || !lower.ok || !upper.ok) return notComputable({ code: "too_few", least: 1, given: 0 });
+  return computed({
+    count: values.length,
+    mean: centre.value,
+    median: middle.value,
+    deviation: standardDeviation(values, "sample"),
+    lowest: Math.min(...values),
+    highest: Math.max(...values),
+    lowerQuartile: lower.value,
+    upperQuartile: upper.value,
+  });
+}
+
+/** Pearson's correlation; not computable without variance on either side. */
+export function correlation(a: readonly number[], b: readonly number[]): Statistic {
+  if (a.length !== b.length) return notComputable({ code: "lengths_differ" });
+  for (const list of [a, b]) {
+    const known = checkNumbers(list, 2);
+    if (!known.ok) return known;
+  }
+  const [centreA, centreB] = [sumOf(a) / a.length, sumOf(b) / b.length];
+  const products = sumOf(a.map((value, index) => (value - centreA) * ((b[index] ?? 0) - centreB)));
+  const spread = Math.sqrt(squares(a) * squares(b));
+  return spread > 0 ? computed(Math.max(-1, Math.min(1, products / spread))) : notComputable({ code: "no_variance" });
+}
+
+/** Ranks from 1 with ties sharing their mean rank, lowest first. */
+export function ranks(values: readonly number[]): number[] {
+  const order = values.map((_, index) => index).sort((a, b) => (values[a] ?? 0) - (values[b] ?? 0));
+  const found = new Array<number>(values.length).fill(0);
+  for (let first = 0; first < order.length;) {
+    let last = first;
+    while (last + 1 < order.length && values[order[last + 1] ?? 0] === values[order[first] ?? 0]) last += 1;
+    for (let place = first; place <= last; place += 1) found[order[place] ?? 0] = (first + last) / 2 + 1;
+    first = last + 1;
+  }
+  return found;
+}
+
+/** Share of scores below a score, with half of the equal ones, in percent. */
+export function percentileRank(values: readonly number[], score: number): Statistic {
+  const known = checkNumbers(values, 1);
+  if (!known.ok) return known;
+  const below = values.filter((value) => value < score).length;
+  const equal = values.filter((value) => value === score).length;
+  return computed((100 * (below + equal / 2)) / values.length);
+}

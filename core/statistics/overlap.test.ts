@@ -1,0 +1,117 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { reference } from "#core/testing";
+import { findOverlaps, normalise, OVERLAP_DEFAULTS, rollingHashes, winnow } from "./index";
+
+describe("winnowing (Schleimer, Wilkerson & Aiken 2003)", () => {
+  it("the paper's worked example: figure 2", () => {
+    const { input, expected } = reference<
+      { text: string; normalised: string; k: number; hashes: number[]; w: number },
+      { kgrams: string[]; withPositions: number[][] }
+    >("overlap.winnowing.paper");
+    expect(normalise(input.text).text).toBe(input.normalised);
+    expect(rollingHashes(input.normalised, input.k)).toHaveLength(expected.kgrams.length);
+    expect(winnow(input.hashes, input.w).map(({ hash, at }) => [hash, at])).toEqual(expected.withPositions);
+  });
+
+  it("keeps a share of 2 / (w + 1) of random hashes (the paper's expected density)", () => {
+    const { input, expected } = reference<{ w: number[] }, { density: number[] }>("overlap.winnowing.properties");
+    let seed = 7;
+    const hashes = Array.from({ length: 60_000 }, () => (seed = (seed * 48_271) % 2_147_483_647));
+    input.w.forEach((window, index) => {
+      expect(Math.abs(winnow(hashes, window).length / hashes.length - (expected.density[index] ?? 0))).toBeLessThan(
+        0.01,
+      );
+    });
+  });
+
+  it("equal runs have equal hashes, wherever they stand", () => {
+    const [a, b] = [rollingHashes("xxabcdefgh", 5), rollingHashes("abcdefghyyy", 5)];
+    expect(a[2]).toBe(b[0]);
+    expect(new Set([...a, ...b]).size).toBe(a.length + b.length - 4);
+    expect(rollingHashes("abc", 5)).toEqual([]);
+  });
+
+  it("keeps the only window of a short text, and refuses no window", () => {
+    expect(winnow([5, 3], 4)).toEqual([{ hash: 3, at: 1 }]);
+    expect(winnow([], 4)).toEqual([]);
+    expect(() => winnow([1], 0)).toThrow(RangeError);
+  });
+
+  it("normalises case, accents and marks, and knows where each letter stood", () => {
+    expect(normalise("Ünë  2 – ﬁn")).toEqual({ text: "une2fin", places: [0, 1, 2, 5, 9, 9, 10] });
+  });
+});
+
+describe("overlap of texts", () => {
+  const letters = (length: number) =>
+    fc
+      .array(fc.constantFrom(..."abcdefghijklmnopqrstuvwxyz"), { minLength: length, maxLength: length })
+      .map((all) => all.join(""));
+  const guarantee = OVERLAP_DEFAULTS.run + OVERLAP_DEFAULTS.window - 1;
+
+  it("any shared run as long as the guarantee is found, whatever stands around it", () => {
+    fc.assert(
+      fc.property(letters(guarantee), letters(60), letters(80), fc.nat(60), fc.nat(80), (shared, one, two, a, b) => {
+        const put = (text: string, at: number) => `${text.slice(0, at)} ${shared.toUpperCase()}, ${text.slice(at)}`;
+        const [found] = findOverlaps([
+          { id: "one", text: put(one, a) },
+          { id: "two", text: put(two, b) },
+        ]);
+        expect(found?.passages[0]?.length).toBeGreaterThanOrEqual(guarantee);
+      }),
+    );
+  });
+
+  it("marks the passage in both texts, and says how much of the shorter one it is", () => {
+    const passage = "The gauge at the mill was moved downstream in 1931";
+    const first = `I think this matters. ${passage}, so the years before are high.`;
+    const second = `${passage.replace("1931", "1931").toLowerCase()}!`;
+    const [found] = findOverlaps([
+      { id: "first", text: first },
+      { id: "second", text: second },
+    ]);
+    const [shared] = found?.passages ?? [];
+    expect(shared && first.slice(shared.first.start, shared.first.end)).toBe(passage);
+    expect(shared && second.slice(shared.second.start, shared.second.end)).toBe(passage.toLowerCase());
+    expect(found?.share).toBe(1);
+  });
+
+  it("what comes from the task itself does not count", () => {
+    const task = "Estimate the flood that is exceeded once in one hundred years and state what it rests on.";
+    const texts = [
+      { id: "one", text: `${task} I used the annual maxima of all years.` },
+      { id: "two", text: `${task} My board should read the last page first.` },
+    ];
+    expect(findOverlaps(texts)).toHaveLength(1);
+    expect(findOverlaps(texts, task)).toEqual([]);
+  });
+
+  it("texts of their own share nothing, and a text does not overlap with itself", () => {
+    const again = "one sentence that comes twice in a single text and nowhere else at all";
+    expect(
+      findOverlaps([
+        { id: "one", text: `${again}. ${again}.` },
+        { id: "two", text: "short" },
+        { id: "three", text: "" },
+      ]),
+    ).toEqual([]);
+  });
+
+  it("lists the pair that shares most first, its longest passage first", () => {
+    const long = "a rating curve fitted through nine points is not a rating curve for a flood ten times as high";
+    const short = "the staff gauge was read by eye twice a day";
+    const texts = [
+      { id: "a", text: `${short}. Something of my own stands here. ${long}. More of my own words.` },
+      { id: "b", text: `${long} ${short}` },
+      {
+        id: "c",
+        text: `Other words, and plenty of them, before ${short} and after it too, so that the share is small.`,
+      },
+    ];
+    const found = findOverlaps(texts);
+    expect(found[0]).toMatchObject({ firstId: "a", secondId: "b" });
+    expect(found[0]?.passages.map(({ length }) => length > 40)).toEqual([true, false]);
+    expect(found.map(({ share }) => share)).toEqual([...found.map(({ share }) => share)].sort((x, y) => y - x));
+  });
+});
