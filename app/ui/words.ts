@@ -1,5 +1,6 @@
 import type { ChangeIssue } from "#core/changes";
 import type { CourseFileIssue } from "#core/formats";
+import type { RubricFinding } from "#core/scoring";
 
 /** Sentences for refusals: what, and how to mend it. The one place where an issue becomes words. */
 export function issueWords(issue: ChangeIssue): string {
@@ -46,10 +47,51 @@ export function issueWords(issue: ChangeIssue): string {
       return `Student number ${issue.number} stands twice. Each number belongs to one student.`;
     case "name_taken":
       return `There is already one named ${issue.name}. Choose another name.`;
+    case "nothing_to_scale":
+      return "There is no score yet to scale.";
+    case "no_spread":
+      return "All scores are the same: there is nothing to scale. They stay as they are.";
+    case "same_x_twice":
+      return `Both points of the line stand at ${issue.x}. Choose two different scores.`;
+    case "falling_line":
+      return `The line falls from ${issue.y1} to ${issue.y2}: a better score would count less. Turn the two points around.`;
+    case "rubric_at_fault":
+      return findingWords(issue.finding);
+    case "weight_below_zero":
+      return `A weight of ${issue.weight} is below 0. Weights start at 0.`;
+    case "bands_not_falling":
+      return `The letter ${issue.letter} does not start below the one before it. Put the letters from the highest down.`;
+    case "due_before_given":
+      return "It would be due before students get it. Choose a later due date.";
+    case "not_a_level":
+      return `"${issue.text}" is not a level here. Type one of: ${issue.levels.join(", ")}.`;
+    case "no_such_attempt":
+      return `There is no attempt ${String(issue.attempt)}.`;
+    case "student_in_two_groups":
+      return "A student stands in two groups. Each student belongs to one.";
     case "nothing_to_undo":
       return "Nothing to undo.";
     case "nothing_to_redo":
       return "Nothing to redo.";
+  }
+}
+
+function findingWords(finding: RubricFinding): string {
+  switch (finding.code) {
+    case "levels_overlap":
+      return `Two levels overlap at ${finding.at}. Let one end before the next begins.`;
+    case "level_upside_down":
+      return `A level starts at ${finding.at}, above its own end. Turn its bounds around.`;
+    case "step_not_positive":
+      return `A step of ${finding.at} leads nowhere. Choose a step above 0.`;
+    case "weight_below_zero":
+      return `A weight of ${finding.at} is below 0. Weights start at 0.`;
+    case "gap_between_levels":
+      return `No level covers the points between ${finding.below} and ${finding.above}.`;
+    case "step_misses_top":
+      return `The steps do not reach the level's end at ${finding.at}; it can still be typed.`;
+    case "scores_out_of_reach":
+      return `No choice of levels gives ${finding.scores.join(", ")}.`;
   }
 }
 

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import type { AssignmentId, ChangeId, Instant, MarkerId, Result, StudentId } from "#core/kernel";
 import { idField, instantField, TABLE_NAMES, type CourseState, type TableName } from "#core/model";
-import type { ScoreIssue } from "#core/scoring";
+import type { RubricFinding, ScalingIssue, ScoreIssue } from "#core/scoring";
 import type { ConflictIssue, Patch } from "./patch";
 
 /** One change of a course: what it does to the records, who made it and when, and its line in the journal. */
@@ -31,6 +31,7 @@ export const changeSchema: z.ZodType<Change> = z.object({
 /** Why a command is refused; the screen makes the sentence. */
 export type ChangeIssue =
   | ScoreIssue
+  | ScalingIssue
   | ConflictIssue
   | { readonly code: "input_not_valid"; readonly path: string; readonly message: string }
   | { readonly code: "unknown_record"; readonly what: string; readonly id: string }
@@ -43,6 +44,13 @@ export type ChangeIssue =
   | { readonly code: "time_is_past"; readonly at: Instant }
   | { readonly code: "number_taken"; readonly number: string }
   | { readonly code: "name_taken"; readonly name: string }
+  | { readonly code: "rubric_at_fault"; readonly finding: RubricFinding }
+  | { readonly code: "weight_below_zero"; readonly weight: string }
+  | { readonly code: "bands_not_falling"; readonly letter: string }
+  | { readonly code: "due_before_given"; readonly givenAt: Instant; readonly dueAt: Instant }
+  | { readonly code: "not_a_level"; readonly text: string; readonly levels: readonly string[] }
+  | { readonly code: "no_such_attempt"; readonly attempt: number }
+  | { readonly code: "student_in_two_groups"; readonly studentId: StudentId }
   | { readonly code: "nothing_to_undo" }
   | { readonly code: "nothing_to_redo" };
 
@@ -65,7 +73,7 @@ export interface PaperPlace {
 }
 
 /** A kind of change: its input's schema and the pure function that answers what it would do, or why not. */
-export interface CommandKind<I> {
-  readonly input: z.ZodType<I>;
+export interface CommandKind<I, Sent = I> {
+  readonly input: z.ZodType<I, Sent>;
   readonly prepare: (state: CourseState, input: I, context: Context) => Result<Prepared, ChangeIssue>;
 }

@@ -9,6 +9,11 @@ export function entryText(state: CourseState, assignmentId: AssignmentId, studen
   const typed = result.setByHand ?? result.score;
   const late = result.unitsLate ? ` l${String(result.unitsLate)}` : "";
   if (typed !== null) return pointsText(fromDecimal(typed)) + late;
+  const assignment = state.assignments[assignmentId];
+  if (result.levelId !== null && assignment?.scoredIn.kind === "scale") {
+    const level = state.scales[assignment.scoredIn.scaleId]?.levels.find(({ id }) => id === result.levelId);
+    return (level?.name ?? "") + late;
+  }
   const { rubric } = figuresOf(state).figure(assignmentId, studentId);
   return (rubric?.score ? pointsText(rubric.score) : "") + late;
 }

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import type { ChangeId } from "#core/kernel";
+import { decimal, type ChangeId } from "#core/kernel";
 import type { CourseState } from "#core/model";
 import { assignmentId, criterionId, smallCourse, studentId, WORLD } from "#core/testing";
 import {
@@ -37,6 +37,20 @@ const command: fc.Arbitrary<Command> = fc.oneof(
     .map(({ place, text }): Command => ({ type: "setComment", ...place, facing: "student", text })),
   fc.constant<Command>({ type: "release", assignmentId: essay, facets: ["score", "comments"] }),
   fc.constant<Command>({ type: "seal", assignmentId: essay, facets: ["score"] }),
+  fc.integer({ min: -50, max: 50 }).map((tenths): Command => ({
+    type: "scaleAssignment",
+    assignmentId: essay,
+    scaling: { kind: "add", points: decimal(String(tenths / 10)) },
+  })),
+  fc
+    .record({ place: who, held: fc.boolean() })
+    .map(({ place, held }): Command => ({ type: "holdResult", ...place, held })),
+  fc
+    .record({ place: who, points: fc.nat(9) })
+    .map(({ place, points }): Command => ({ type: "adjustMember", ...place, text: `-${String(points)}.5` })),
+  fc
+    .constantFrom("sealed" as const, "released" as const)
+    .map((state): Command => ({ type: "sealTotal", id: "course", state, at: null, shows: "percent" })),
 );
 
 interface Course {

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { refuse, type Id } from "#core/kernel";
+import { fromDecimal, milliseconds, refuse, type Id } from "#core/kernel";
 import {
   ASSIGNMENT_DEFAULTS,
   assignmentsOf,
@@ -14,6 +14,8 @@ import {
   nameField,
   rubricSchema,
 } from "#core/model";
+import { checkRubric } from "#core/scoring";
+import { letterOutOfOrder } from "#core/totals";
 import type { CommandKind } from "./change";
 import { finish, put } from "./draft";
 
@@ -22,15 +24,18 @@ const startInput = z.object({ course: courseSchema, markerName: nameField, secti
 /** The first change of every course: the course itself, its marker and its sections. */
 export const startCourse: CommandKind<z.infer<typeof startInput>> = {
   input: startInput,
-  prepare: (_state, { course, markerName, sections }, { fresh }) =>
-    finish(
+  prepare: (_state, { course, markerName, sections }, { fresh }) => {
+    const letter = letterOutOfOrder(course.letters);
+    if (letter !== null) return refuse({ code: "bands_not_falling", letter });
+    return finish(
       `${course.title}: course started`,
       put(EMPTY_STATE, "courses", course),
       put(EMPTY_STATE, "markers", { id: course.markerId, name: markerName }),
       ...sections.map((name, order) =>
         put(EMPTY_STATE, "sections", { id: `section:${fresh()}` as Id<"section">, name, order }),
       ),
-    ),
+    );
+  },
 };
 
 const studentsInput = z.object({
@@ -70,6 +75,7 @@ export const addCategory: CommandKind<z.infer<typeof categoryInput>> = {
   input: categoryInput,
   prepare: (state, { name, weight }, { fresh }) => {
     const order = categoriesOf(state).length;
+    if (weight !== null && fromDecimal(weight).n < 0n) return refuse({ code: "weight_below_zero", weight });
     if (Object.values(state.categories).some((category) => category.name === name)) {
       return refuse({ code: "name_taken", name });
     }
@@ -83,6 +89,7 @@ const assignmentInput = z.object({
   shortName: nameField,
   categoryId: idField("category"),
   points: decimalField,
+  givenAt: instantField.nullable().default(null),
   dueAt: instantField.nullable(),
   channel: z.enum(["online", "paper"]),
   bonus: z.boolean(),
@@ -91,7 +98,7 @@ const assignmentInput = z.object({
 });
 
 /** Adds an assignment, with its rubric where there is one. */
-export const addAssignment: CommandKind<z.infer<typeof assignmentInput>> = {
+export const addAssignment: CommandKind<z.infer<typeof assignmentInput>, z.input<typeof assignmentInput>> = {
   input: assignmentInput,
   prepare: (state, { rubric, ...fields }, { fresh }) => {
     if (!state.categories[fields.categoryId]) {
@@ -100,6 +107,12 @@ export const addAssignment: CommandKind<z.infer<typeof assignmentInput>> = {
     if (Object.values(state.assignments).some((assignment) => assignment.name === fields.name)) {
       return refuse({ code: "name_taken", name: fields.name });
     }
+    const { givenAt, dueAt } = fields;
+    if (givenAt && dueAt && milliseconds(dueAt) < milliseconds(givenAt)) {
+      return refuse({ code: "due_before_given", givenAt, dueAt });
+    }
+    const fault = rubric && checkRubric(rubric).find(({ kind }) => kind === "fault");
+    if (fault) return refuse({ code: "rubric_at_fault", finding: fault });
     const record = {
       ...ASSIGNMENT_DEFAULTS,
       ...fields,

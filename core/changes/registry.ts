@@ -6,8 +6,12 @@ import type { Change, ChangeIssue, CommandKind, Context } from "./change";
 import { judge, setCriterionComment } from "./judge";
 import { addNote, editNote, removeNote } from "./notes";
 import { applyPatches } from "./patch";
+import { adjustMember, formGroups, scoreGroup } from "./group-work";
+import { holdAssignment, holdResult, sealTotal } from "./hold";
 import { addAssignment, addCategory, addStudents, startCourse } from "./plan";
 import { release, releaseDue, seal, timeRelease } from "./release";
+import { scaleAssignment } from "./scale-assignment";
+import { addScale, scoreAttempt } from "./score-attempt";
 import { setScore } from "./set-score";
 import { setComment, setLateness, setStanding } from "./set-standing";
 
@@ -17,13 +21,22 @@ const commandKinds = {
   addCategory,
   addHandIn,
   addNote,
+  addScale,
   addStudents,
+  adjustMember,
   editNote,
+  formGroups,
+  holdAssignment,
+  holdResult,
   judge,
   release,
   releaseDue,
   removeNote,
+  scaleAssignment,
+  scoreAttempt,
+  scoreGroup,
   seal,
+  sealTotal,
   setComment,
   setCriterionComment,
   setLateness,
@@ -34,7 +47,7 @@ const commandKinds = {
 } as const;
 
 export type CommandType = keyof typeof commandKinds;
-type InputOf<T extends CommandType> = z.infer<(typeof commandKinds)[T]["input"]>;
+type InputOf<T extends CommandType> = z.input<(typeof commandKinds)[T]["input"]>;
 /** A command as data: its type and the fields of its input. */
 export type Command = { [T in CommandType]: { readonly type: T } & InputOf<T> }[CommandType];
 

@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { ok, refuse, type Decimal, type Result } from "#core/kernel";
-import { idField, resultOf, type CourseState, type ResultRecord } from "#core/model";
+import { decimal, ok, refuse, type Decimal, type Result } from "#core/kernel";
+import { idField, resultOf, type Assignment, type CourseState, type ResultRecord, type Scale } from "#core/model";
 import { checkScore, parseEntry, type Entry } from "#core/scoring";
 import { figureOf, figuresOf } from "#core/totals";
 import { entryText } from "./entry-text";
@@ -24,7 +24,7 @@ export const setScore: CommandKind<z.infer<typeof input>> = {
   prepare: (state, { assignmentId, studentId, text, seen, confirmed = false }) => {
     const paper = paperAt(state, { assignmentId, studentId });
     if (!paper.ok) return paper;
-    const entry = parseEntry(text);
+    const entry = readEntry(state, paper.value.assignment, text);
     if (!entry.ok) return entry;
     const known = checkSeen(seen, entryText(state, assignmentId, studentId));
     if (!known.ok) return known;
@@ -33,10 +33,28 @@ export const setScore: CommandKind<z.infer<typeof input>> = {
   },
 };
 
+/** What was typed: the entry language, and the names of the levels where the assignment is scored in levels. */
+function readEntry(
+  state: CourseState,
+  { scoredIn }: Assignment,
+  text: string,
+): Result<Entry | { readonly kind: "level"; readonly level: Scale["levels"][number] }, ChangeIssue> {
+  if (scoredIn.kind !== "scale") return parseEntry(text);
+  const levels = state.scales[scoredIn.scaleId]?.levels ?? [];
+  const wanted = text.trim().toLowerCase();
+  const level = levels.find(({ name }) => name.toLowerCase() === wanted);
+  if (level) return ok({ kind: "level", level });
+  const entry = parseEntry(text);
+  const figure = entry.ok ? entry.value.kind === "score" : wanted !== "";
+  return figure ? refuse({ code: "not_a_level", text, levels: levels.map(({ name }) => name) }) : entry;
+}
+
+type Read = Extract<ReturnType<typeof readEntry>, { ok: true }>["value"];
+
 function withEntry(
   state: CourseState,
   paper: Paper,
-  entry: Entry,
+  entry: Read,
   confirmed: boolean,
 ): Result<ResultRecord, ChangeIssue> {
   const result = resultOf(state, paper.assignment.id, paper.student.id);
@@ -46,10 +64,12 @@ function withEntry(
       return ok({ ...result, decision: entry.kind });
     case "late":
       return ok({ ...result, unitsLate: entry.unitsLate });
+    case "level":
+      return ok({ ...result, decision: null, levelId: entry.level.id });
     case "clear":
       return ok(cleared(result));
     case "score": {
-      const points = checkScore(entry.points, paper.assignment, confirmed);
+      const points = checkScore(entry.points, inTypedUnit(paper.assignment), confirmed);
       if (!points.ok) return points;
       if (result.decision !== null && !confirmed) {
         const code = result.decision === "missing" ? "student_is_missing" : "student_is_excused";
@@ -60,11 +80,16 @@ function withEntry(
   }
 }
 
+/** An assignment scored in percent is typed out of 100. */
+const inTypedUnit = (assignment: Assignment): Assignment =>
+  assignment.scoredIn.kind === "percent" ? { ...assignment, points: decimal("100") } : assignment;
+
 /** One gesture takes back one thing: first a standing, then a figure set by hand, then a typed score, then lateness. */
 function cleared(result: ResultRecord): ResultRecord {
   if (result.decision !== null) return { ...result, decision: null };
   if (result.setByHand !== null) return { ...result, setByHand: null };
   if (result.score !== null) return { ...result, score: null };
+  if (result.levelId !== null) return { ...result, levelId: null };
   return { ...result, unitsLate: null };
 }
 
@@ -83,7 +108,8 @@ function scored(
     : { ...result, score: points, setByHand: null, unitsLate: late };
 }
 
-function lineOf({ title }: Paper, entry: Entry, next: ResultRecord): string {
+function lineOf({ title }: Paper, entry: Read, next: ResultRecord): string {
+  if (entry.kind === "level") return `${title}: ${entry.level.name}`;
   if (entry.kind === "missing" || entry.kind === "excused") return `${title}: ${entry.kind}`;
   if (entry.kind === "late") return `${title}: late by ${String(entry.unitsLate)}`;
   if (entry.kind === "clear") return `${title}: cleared`;
@@ -99,10 +125,10 @@ export function previewEntry(
     readonly studentId: z.infer<typeof input>["studentId"];
   },
   text: string,
-): Result<{ readonly entry: Entry; readonly figure: ReturnType<typeof figureOf> }, ChangeIssue> {
+): Result<{ readonly entry: Read; readonly figure: ReturnType<typeof figureOf> }, ChangeIssue> {
   const paper = paperAt(state, place);
   if (!paper.ok) return paper;
-  const entry = parseEntry(text);
+  const entry = readEntry(state, paper.value.assignment, text);
   if (!entry.ok) return entry;
   const next = withEntry(state, paper.value, entry.value, false);
   if (!next.ok) return next;

@@ -68,6 +68,8 @@ export const assignmentSchema = z.object({
   categoryId: idField("category"),
   /** The maximum; 0 for bonus work. */
   points: decimalField,
+  /** When students get it; never after it is due. */
+  givenAt: instantField.nullable(),
   dueAt: instantField.nullable(),
   channel: z.enum(["online", "paper"]),
   /** Points are pure gain: they enter the numerator only. */
@@ -97,6 +99,7 @@ export const assignmentSchema = z.object({
 export type Assignment = z.infer<typeof assignmentSchema>;
 
 export const ASSIGNMENT_DEFAULTS = {
+  givenAt: null,
   counts: true,
   alwaysCounts: false,
   scoredIn: { kind: "points" },

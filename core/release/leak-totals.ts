@@ -12,7 +12,6 @@ import {
   type Item,
   type ItemSource,
   type NodeTotal,
-  type PlanNode,
 } from "#core/totals";
 import type { Source, Total } from "./narrowing";
 import { shownSource, shownTotals } from "./shown-totals";
@@ -33,11 +32,6 @@ function withValues(
     return place === undefined || item.value === null ? item : { ...item, value: values[place] ?? item.value };
   };
 }
-
-const assignmentsBelow = (node: PlanNode): Assignment[] => [
-  ...node.assignments,
-  ...node.children.flatMap(assignmentsBelow),
-];
 
 /** Whether the points of a category stay the same whatever its scores are: nothing is dropped from unequal points. */
 function isRigid({ node: { category }, total, children }: NodeTotal): boolean {
@@ -62,46 +56,52 @@ interface Builder {
 }
 
 /**
- * The totals shown to a student as trees over their known and hidden values. Where a total cannot stand in the tree of
- * the total above it (its points move with the scores, or it runs across terms), it makes a tree of its own.
+ * Whether a category's percentage never falls and never leaps when a score rises. It may where something is dropped
+ * from unequal points inside a category that counts by its points: then another set dropped changes what those weigh.
  */
-export function leakTotals(state: CourseState, studentId: StudentId, leaf: Leaf): Total[] {
+const isSteady = ({ children }: NodeTotal): boolean =>
+  children.every((child) => isSteady(child) && (child.node.category.weight !== null || isRigid(child)));
+
+/** The totals to check as trees, and the shown ones that this check cannot speak about. */
+export interface LeakTotals {
+  readonly trees: readonly Total[];
+  readonly unchecked: readonly string[];
+}
+
+/**
+ * The totals shown to a student as trees over their known and hidden values. Where a total cannot stand in the tree of
+ * the total above it (it runs across terms), it makes a tree of its own.
+ */
+export function leakTotals(state: CourseState, studentId: StudentId, leaf: Leaf): LeakTotals {
   const plan = planOf(state);
   const source = shownSource(state, studentId);
   const shown = new Map(shownTotals(state, studentId).map(({ id, interval }) => [id, interval]));
   const builder: Builder = { state, source, leaf, shownAt: (id) => shown.get(id) ?? null, placed: new Set() };
-  const trees: Total[] = [];
-  if (shown.size === 0) return trees;
+  if (shown.size === 0) return { trees: [], unchecked: [] };
   const evaluated = evaluate(plan, source, "now");
-  const course = courseTree(builder, evaluated);
-  trees.push(course);
+  const trees: Total[] = [];
+  const unchecked: string[] = [];
+  const nodes = [...evaluated.terms.flatMap(({ nodes: inTerm }) => inTerm), ...evaluated.exams];
+  const steady = nodes.every(isSteady) && (plan.course.totals === "weighted" || nodes.every(isRigid));
+  if (steady) trees.push(courseTree(builder, evaluated));
+  else unchecked.push(...["course", ...plan.terms.flatMap(({ term }) => term?.id ?? [])].filter((id) => shown.has(id)));
   for (const root of plan.roots.map((node) => evaluateNode(node, source, "now"))) {
     for (const node of withDescendants(root)) {
       const { id } = node.node.category;
-      if (shown.has(id) && !builder.placed.has(id)) trees.push(categoryTree(builder, node, true));
+      if (!shown.has(id) || builder.placed.has(id)) continue;
+      if (isSteady(node)) trees.push(categoryTree(builder, node, true));
+      else unchecked.push(id);
     }
   }
-  return trees;
+  return { trees, unchecked };
 }
 
 const withDescendants = (node: NodeTotal): NodeTotal[] => [node, ...node.children.flatMap(withDescendants)];
 
 function courseTree(builder: Builder, evaluated: ReturnType<typeof evaluate>): Total {
-  const { state, source } = builder;
-  const plan = planOf(state);
-  const nodes = [...evaluated.terms.flatMap(({ nodes: inTerm }) => inTerm), ...evaluated.exams];
+  const plan = planOf(builder.state);
   const [only] = evaluated.terms;
   const whole = only?.term === null;
-  if (plan.course.totals === "points" && !nodes.every(isRigid)) {
-    const assignments = nodes.flatMap(({ node }) => assignmentsBelow(node));
-    return {
-      kind: "total",
-      id: "course",
-      parts: assignments.map((assignment) => builder.leaf(assignment, source(assignment))),
-      combine: (values) => evaluate(plan, withValues(source, assignments, values), "now").percent,
-      shown: builder.shownAt("course"),
-    };
-  }
   const termTrees = evaluated.terms.map(({ term, nodes: inTerm }): Total => ({
     kind: "total",
     id: term?.id ?? "course",
@@ -147,14 +147,6 @@ function categoryTree(builder: Builder, { node, total, children }: NodeTotal, co
   const head = { kind: "total", id: category.id, shown: complete ? builder.shownAt(category.id) : null } as const;
   const leaves = (assignments: readonly Assignment[]) =>
     assignments.map((assignment) => builder.leaf(assignment, source(assignment)));
-  if (children.some((child) => child.node.category.weight === null && !isRigid(child))) {
-    const assignments = assignmentsBelow(node);
-    return {
-      ...head,
-      parts: leaves(assignments),
-      combine: (values) => evaluateNode(node, withValues(source, assignments, values), "now").total.percent,
-    };
-  }
   // The items as they entered, in their order; a category inside brings its percentage of fixed points.
   const entered = new Map([...total.kept, ...total.bonus, ...total.leftOut].map(({ item }) => [item.id, item]));
   const inner = children.flatMap(({ node: child }) => entered.get(child.category.id) ?? []);

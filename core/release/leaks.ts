@@ -47,6 +47,8 @@ export interface LeakReport {
   readonly leaks: readonly Leak[];
   /** Visible totals that their parts cannot give; never to be taken as safe. */
   readonly inconsistent: readonly string[];
+  /** Visible totals that may leap when a score moves, and are not used; not to be taken as safe either. */
+  readonly unchecked: readonly string[];
 }
 
 /** The step a score moves in where no rubric says more: half points (common practice, no source). */
@@ -72,14 +74,20 @@ export function leaksOf(state: CourseState, studentId: StudentId, earlier: reado
       if (at === state) sealed.set(id, assignment);
       return { kind: "hidden", id };
     };
-  const totals = [state, ...earlier].flatMap((at) => leakTotals(at, studentId, leafOf(at)));
-  const { intervals, inconsistent } = narrow(totals, hidden);
+  const found = [state, ...earlier].map((at) => leakTotals(at, studentId, leafOf(at)));
+  const trees = found.flatMap((totals) => totals.trees);
+  const { intervals, inconsistent } = narrow(trees, hidden);
   const course = courseOf(state);
   const throughTotals = [...sealed].flatMap(([id, assignment]) => {
     const [interval, before] = [intervals.get(id), hidden.get(id)];
     return interval && before ? [leakOf(state, course, assignment, interval, before)] : [];
   });
-  return { studentId, leaks: [...throughTotals, ...throughRubrics(state, studentId)], inconsistent };
+  return {
+    studentId,
+    leaks: [...throughTotals, ...throughRubrics(state, studentId)],
+    inconsistent,
+    unchecked: [...new Set(found.flatMap(({ unchecked }) => unchecked))],
+  };
 }
 
 /** Whether the student has been given the very value that enters the totals. */

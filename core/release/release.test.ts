@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { runCommand, type Command } from "#core/changes";
 import { required, type Instant } from "#core/kernel";
 import { FACETS, notesOf, releaseOf, resultOf, type CourseState } from "#core/model";
-import { assignmentId, criterionId, fileId, run, smallCourse, studentId, WORLD } from "#core/testing";
+import { assignmentId, criterionId, fileId, run, smallCourse, studentId, WORLD, runs } from "#core/testing";
 import {
   changedSinceRelease,
   copyState,
@@ -302,7 +302,7 @@ describe("over many random orders of entering and releasing", () => {
         }
         expect(resultOf(state, essay, ada.studentId).privateNote).toMatch(/^(SECRET)?$/);
       }),
-      { numRuns: 150 },
+      { numRuns: runs(150) },
     );
   });
 });

@@ -91,6 +91,7 @@ const anyAssignment = (index: number, categories: number): fc.Arbitrary<Assignme
     shortName: fc.constant(`W${String(index)}`),
     categoryId: fc.integer({ min: 0, max: categories - 1 }).map((place) => id("category", place)),
     points: fc.constantFrom("5", "8", "10", "12.5", "20", "0").map(decimal),
+    givenAt: fc.constant(null),
     dueAt: fc.oneof({ weight: 6, arbitrary: fc.nat(80).map(day) }, { weight: 1, arbitrary: fc.constant(null) }),
     channel: fc.constant("online"),
     bonus: fc.constantFrom(false, false, false, true),

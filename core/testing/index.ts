@@ -11,3 +11,4 @@ export {
 } from "./builders";
 export { reference } from "./reference";
 export { anyCourse } from "./any-course";
+export { runs } from "./runs";

@@ -6,7 +6,7 @@ import { flatCategory, newBasket, type Basket, type Fraction } from "./flat-cate
 import { CELL, FLAG, type FlatCourse, type FlatTotals } from "./flat-course";
 import { countedUnits, TEN_THOUSAND, unitsFor, type Units } from "./flat-units";
 
-/** What one run over a course needs again and again. */
+/** What the work on one course needs again and again. */
 interface Run {
   readonly course: FlatCourse;
   readonly units: Units | null;
@@ -14,6 +14,8 @@ interface Run {
   readonly out: Fraction;
   /** The assignments of each category. */
   readonly members: readonly Int32Array[];
+  /** The weight of each category in ten-thousandths; null where it has none. */
+  readonly weights: readonly (bigint | null)[];
 }
 
 function startRun(course: FlatCourse): Run {
@@ -26,8 +28,11 @@ function startRun(course: FlatCourse): Run {
     basket: newBasket(course.assignments),
     out: { numerator: 0, denominator: 0, possible: 0, safe: true },
     members,
+    weights: course.categories.map(({ weight }) => weight && weightUnits(weight)),
   };
 }
+
+const knownRuns = new WeakMap<FlatTotals, Run>();
 
 /**
  * All totals of a course, exactly, from flat arrays. Sums run in whole numbers that doubles hold exactly; where they would
@@ -39,32 +44,60 @@ export function computeCourse(course: FlatCourse): FlatTotals {
     percents: new Array<Exact | null>(course.students).fill(null),
     numerators: new Float64Array(cells),
     denominators: new Float64Array(cells),
-    longWay: 0,
+    possible: new Float64Array(cells),
+    longWay: new Set(),
   };
   const run = startRun(course);
+  knownRuns.set(totals, run);
   for (let student = 0; student < course.students; student += 1) computeStudent(run, totals, student);
   return totals;
 }
 
-/** After one change: computes one student's totals again and leaves all others as they are. */
-export function recomputeStudent(course: FlatCourse, totals: FlatTotals, student: number): void {
-  computeStudent(startRun(course), totals, student);
+/**
+ * After one cell of a course has changed: works out that student's one category and total again and leaves all others as
+ * they are. A figure finer than all before asks for smaller units; then the whole course is worked out once more.
+ */
+export function recomputeCell(course: FlatCourse, totals: FlatTotals, student: number, assignment: number): void {
+  const run = knownRuns.get(totals);
+  const value = course.values[student * course.assignments + assignment] ?? 0;
+  if (run?.course !== course || (run.units && value % run.units.entered !== 0)) {
+    const fresh = computeCourse(course);
+    totals.percents.splice(0, course.students, ...fresh.percents);
+    totals.numerators.set(fresh.numerators);
+    totals.denominators.set(fresh.denominators);
+    totals.possible.set(fresh.possible);
+    totals.longWay.clear();
+    for (const long of fresh.longWay) totals.longWay.add(long);
+    knownRuns.set(totals, startRun(course));
+    return;
+  }
+  const category = course.category[assignment] ?? 0;
+  const oneIsEnough = !totals.longWay.has(student) && !hasFractions(course, student);
+  if (oneIsEnough && computeCategory(run, totals, student, category)) {
+    totals.percents[student] = totalOf(run, totals, student * course.categories.length);
+  } else computeStudent(run, totals, student);
 }
 
 function computeStudent(run: Run, totals: FlatTotals, student: number): void {
   const { course } = run;
-  const first = student * course.categories.length;
-  const possible = new Float64Array(course.categories.length);
+  totals.longWay.delete(student);
   let safe = run.units !== null && !hasFractions(course, student);
   for (let index = 0; safe && index < course.categories.length; index += 1) {
-    safe = fillCategory(run, student, index);
-    totals.numerators[first + index] = run.out.numerator;
-    totals.denominators[first + index] = run.out.denominator;
-    possible[index] = run.out.possible;
-    if (run.out.denominator === 0 && run.basket.gain !== 0) safe = false;
+    safe = computeCategory(run, totals, student, index);
   }
-  if (safe) totals.percents[student] = totalOf(course, totals, first, possible);
+  if (safe) totals.percents[student] = totalOf(run, totals, student * course.categories.length);
   else theLongWay(course, totals, student);
+}
+
+/** One category of one student. Answers whether whole numbers were enough. */
+function computeCategory(run: Run, totals: FlatTotals, student: number, category: number): boolean {
+  const cell = student * run.course.categories.length + category;
+  const safe = fillCategory(run, student, category);
+  totals.numerators[cell] = run.out.numerator;
+  totals.denominators[cell] = run.out.denominator;
+  totals.possible[cell] = run.out.possible;
+  // Bonus with nothing beside it has no percentage to carry it.
+  return safe && (run.out.denominator !== 0 || run.basket.gain === 0);
 }
 
 function hasFractions(course: FlatCourse, student: number): boolean {
@@ -110,19 +143,20 @@ function fillCategory({ course, units, basket, out, members }: Run, student: num
  * The course total: category percentages weighed by their weights, or by their points where points are added straight.
  * The one division is made in whole numbers of any length.
  */
-function totalOf(course: FlatCourse, totals: FlatTotals, first: number, possible: Float64Array): Exact | null {
+function totalOf({ course, weights }: Run, totals: FlatTotals, first: number): Exact | null {
   const straight = course.rules.totals === "points";
+  const emptyLeaves = straight || course.rules.emptyCategories === "leftOut";
   let top = 0n;
   let bottom = 1n;
   let sizes = 0n;
-  for (const [index, { weight, bonus }] of course.categories.entries()) {
-    if (!straight && weight === null) continue;
+  for (let index = 0; index < weights.length; index += 1) {
+    const size = straight ? BigInt(totals.possible[first + index] ?? 0) : weights[index];
+    if (size == null) continue;
     const denominator = totals.denominators[first + index] ?? 0;
-    const empty = denominator === 0;
-    if (empty && (straight || bonus || course.rules.emptyCategories === "leftOut")) continue;
-    const size = straight ? BigInt(possible[index] ?? 0) : weightUnits(weight);
+    const bonus = course.categories[index]?.bonus === true;
+    if (denominator === 0 && (emptyLeaves || bonus)) continue;
     if (!bonus) sizes += size;
-    if (empty) continue;
+    if (denominator === 0) continue;
     const divisor = BigInt(denominator);
     top = top * divisor + size * BigInt(totals.numerators[first + index] ?? 0) * bottom;
     bottom *= divisor;
@@ -131,14 +165,14 @@ function totalOf(course: FlatCourse, totals: FlatTotals, first: number, possible
 }
 
 /** A weight in ten-thousandths. */
-function weightUnits(weight: Decimal | null): bigint {
-  const { n, d } = fromDecimal(weight ?? ("0" as Decimal));
+function weightUnits(weight: Decimal): bigint {
+  const { n, d } = fromDecimal(weight);
   return (n * BigInt(TEN_THOUSAND)) / d;
 }
 
 /** One student worked out with rationals, by the same functions that the single figures use. */
 function theLongWay(course: FlatCourse, totals: FlatTotals, student: number): void {
-  totals.longWay += 1;
+  totals.longWay.add(student);
   const first = student * course.categories.length;
   const shares = course.categories.map((category, index) => {
     const items = [...course.category.keys()]

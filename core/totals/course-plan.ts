@@ -1,4 +1,4 @@
-import { compare, fromDecimal, milliseconds, type CategoryId, type TermId } from "#core/kernel";
+import { fromDecimal, milliseconds, type CategoryId, type TermId } from "#core/kernel";
 import {
   assignmentsOf,
   categoriesOf,
@@ -10,6 +10,7 @@ import {
   type CourseState,
   type Term,
 } from "#core/model";
+import { letterOutOfOrder } from "./letters";
 
 /** A category with what is in it. Assignments come in order of their due dates, undated ones last. */
 export interface PlanNode {
@@ -125,12 +126,8 @@ export function checkPlan(state: CourseState): readonly PlanFinding[] {
   if (course.totals === "weighted" && roots.length > 0 && Math.abs(sum - 100) > 1e-9) {
     findings.push({ code: "weights_not_hundred", parentId: null, sum });
   }
-  course.letters.forEach(({ letter, from }, index) => {
-    const before = course.letters[index - 1];
-    if (before && compare(fromDecimal(from), fromDecimal(before.from)) >= 0) {
-      findings.push({ code: "bands_not_falling", letter });
-    }
-  });
+  const letter = letterOutOfOrder(course.letters);
+  if (letter !== null) findings.push({ code: "bands_not_falling", letter });
   for (const { id, startsAt, endsAt } of termsOf(state)) {
     if (milliseconds(endsAt) <= milliseconds(startsAt)) findings.push({ code: "term_upside_down", termId: id });
   }

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import Fraction from "fraction.js";
 import { describe, expect, it } from "vitest";
 import { compare, divide, ratio, sum, whole, ZERO, type Exact } from "#core/kernel";
-import { reference } from "#core/testing";
+import { reference, runs } from "#core/testing";
 import { categoryTotal, dropFromPool, dropLowestPercents, staying, type Item } from "./index";
 
 interface Case {
@@ -81,7 +81,7 @@ describe("dropping from pooled points (Kane & Kane 2006, Dropping lowest grades,
         const ours = ratioWithout(items, dropFromPool(items, list.length - drop, beside), beside);
         expect(bruteForce(earned, possible, drop, gain).equals(fraction(ours))).toBe(true);
       }),
-      { numRuns: 150 },
+      { numRuns: runs(150) },
     );
   });
 

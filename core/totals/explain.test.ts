@@ -1,10 +1,32 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { add, compare, divide, fromDecimal, HUNDRED, multiply, ratio, sum, ZERO, type Exact } from "#core/kernel";
-import { studentsOf } from "#core/model";
+import {
+  add,
+  compare,
+  decimal,
+  divide,
+  fromDecimal,
+  HUNDRED,
+  multiply,
+  pointsText,
+  ratio,
+  sum,
+  ZERO,
+  type Exact,
+} from "#core/kernel";
+import { resultOf, studentsOf, type CourseState } from "#core/model";
 import { afterDeduction, scaledScore } from "#core/scoring";
-import { anyCourse, assignmentId, run, smallCourse, studentId } from "#core/testing";
-import { explainCategory, explainResult, explainTotal, figuresOf, type Account } from "./index";
+import { anyCourse, assignmentId, run, smallCourse, studentId, runs } from "#core/testing";
+import {
+  categoryTotal,
+  explainCategory,
+  explainResult,
+  explainTotal,
+  figuresOf,
+  termTotal,
+  type Account,
+  type Item,
+} from "./index";
 
 const fraction = (value: Exact | null) => value && `${String(value.n)}/${String(value.d)}`;
 const percentOf = (value: Exact, size: Exact) => divide(multiply(value, HUNDRED), size);
@@ -127,7 +149,7 @@ describe("every figure explains itself", () => {
           replay(account);
         }
       }),
-      { numRuns: 200 },
+      { numRuns: runs(200) },
     );
   });
 
@@ -142,7 +164,7 @@ describe("every figure explains itself", () => {
         const named = new Set(ids(explainTotal(state, studentId("0"))));
         expect([...named].sort()).toEqual(Object.keys(state.assignments).sort());
       }),
-      { numRuns: 100 },
+      { numRuns: runs(100) },
     );
   });
 
@@ -196,5 +218,70 @@ describe("every figure explains itself", () => {
       shown: "75.0",
     });
     expect(explainCategory(state, studentId("ben"), "category:none")).toBeNull();
+  });
+});
+
+describe("a rise in a score", () => {
+  /** The course with one counted value of student 0 raised by hand. */
+  const risen = (state: CourseState, which: number, tenths: number): CourseState => {
+    const counted = Object.values(state.assignments).filter(
+      ({ id }) => figuresOf(state).figure(id, studentId("0")).counted !== null,
+    );
+    const assignment = counted[which % Math.max(1, counted.length)];
+    if (!assignment) return state;
+    const { counted: value, standing } = figuresOf(state).figure(assignment.id, studentId("0"));
+    const result = resultOf(state, assignment.id, studentId("0"));
+    const by = ratio(BigInt(tenths), 10n);
+    // Rounded up to four places, so that it is never less than it was.
+    const setByHand = value && pointsText(add(add(value, by), ratio(1n, 10_000n)));
+    return standing === "missing"
+      ? state
+      : { ...state, results: { ...state.results, [result.id]: { ...result, setByHand } } };
+  };
+
+  it("never lowers a weighted total whose inner categories have weights", () => {
+    fc.assert(
+      fc.property(anyCourse(), fc.nat(9), fc.nat(60), (any, which, tenths) => {
+        const courses = Object.fromEntries(
+          Object.entries(any.courses).map(([id, course]) => [id, { ...course, totals: "weighted" as const }]),
+        );
+        const categories = Object.fromEntries(
+          Object.entries(any.categories).map(([id, category]) => [
+            id,
+            category.parentId === null ? category : { ...category, weight: category.weight ?? decimal("10") },
+          ]),
+        );
+        const state = { ...any, courses, categories };
+        const [before, after] = [state, risen(state, which, tenths)].map(
+          (at) => figuresOf(at).totals(studentId("0")).now,
+        );
+        expect(!before || (after && compare(after, before) >= 0)).toBe(true);
+      }),
+      { numRuns: runs(300) },
+    );
+  });
+
+  it("can lower straight points, where something is dropped from unequal points: that total leaps (by hand)", () => {
+    // 49 % of 10 beside 45 % of 2: the small one goes, 4.9/10 and 0/10 make 24.5 %. At 50 % the large one goes: 1/12.
+    const item = (id: string, value: string, points: string): Item => ({
+      id,
+      value: fromDecimal(decimal(value)),
+      points: fromDecimal(decimal(points)),
+      bonus: false,
+      alwaysCounts: false,
+      standing: "counts",
+    });
+    const total = (small: string) => {
+      const drop = { method: "pooled", keep: { kind: "dropLowest", count: 1 } } as const;
+      const dropping = categoryTotal(drop, [item("large", "4.9", "10"), item("small", small, "2")], "now");
+      const rest = categoryTotal({ method: "pooled", keep: { kind: "all" } }, [item("rest", "0", "10")], "now");
+      const share = { weight: null, bonus: false };
+      const shares = [dropping, rest].map((part, index) => ({
+        category: { ...share, id: String(index) },
+        total: part,
+      }));
+      return fraction(termTotal({ totals: "points", emptyCategories: "leftOut" }, shares).percent);
+    };
+    expect([total("0.9"), total("1")]).toEqual(["49/2", "25/3"]);
   });
 });

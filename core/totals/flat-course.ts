@@ -48,6 +48,8 @@ export interface FlatTotals {
   /** Category totals as numerator and denominator, reduced; the denominator is 0 where nothing counts. Row by row. */
   readonly numerators: Float64Array;
   readonly denominators: Float64Array;
+  /** Maxima of what stays in each category, in units of the run; straight points are weighed by them. Row by row. */
+  readonly possible: Float64Array;
   /** Students whose figures needed whole numbers beyond 2^53 and were worked out the long way. */
-  longWay: number;
+  readonly longWay: Set<number>;
 }

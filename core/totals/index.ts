@@ -23,8 +23,8 @@ export {
 export { explainCategory, explainTotal } from "./explain";
 export { explainResult, type Provenances } from "./explain-result";
 export { figureOf, type Figure, type Standing, type Step } from "./figure";
-export { bandsFromTop, leastReaching, letterOf, passes, reaches } from "./letters";
+export { bandsFromTop, leastReaching, letterOf, letterOutOfOrder, passes, reaches } from "./letters";
 export { neededFor, type Needed } from "./needed";
-export { computeCourse, recomputeStudent } from "./compute-course";
+export { computeCourse, recomputeCell } from "./compute-course";
 export { CELL, FLAG, type FlatCourse, type FlatTotals } from "./flat-course";
 export { flatten, type Flattened } from "./flatten";

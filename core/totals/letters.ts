@@ -33,3 +33,12 @@ export function letterOf(course: Rules & Pick<Course, "letters">, percent: Exact
 /** Whether a total passes. */
 export const passes = (course: Rules & Pick<Course, "passMark">, percent: Exact): boolean =>
   reaches(course, percent, course.passMark);
+
+/** The first letter whose bound does not lie below the one before it; null where the scale falls as it should. */
+export function letterOutOfOrder(letters: readonly Band[]): string | null {
+  const found = letters.find(({ from }, index) => {
+    const before = letters[index - 1];
+    return before !== undefined && compare(fromDecimal(from), fromDecimal(before.from)) >= 0;
+  });
+  return found?.letter ?? null;
+}

@@ -13,7 +13,7 @@ import {
   type Exact,
 } from "#core/kernel";
 import type { Assignment, CourseState } from "#core/model";
-import { anyCourse, run, smallCourse, studentId, assignmentId } from "#core/testing";
+import { anyCourse, run, smallCourse, studentId, assignmentId, runs } from "#core/testing";
 import { evaluate, figuresOf, itemOf, neededFor, planOf, reaches, type ItemSource } from "./index";
 
 const sourceOf =
@@ -96,7 +96,7 @@ describe("what is still needed", () => {
         }
         expect(need.kind === "reached").toBe(reached(fromDecimal(decimal("0"))) && at(HUNDRED) !== null);
       }),
-      { numRuns: 150 },
+      { numRuns: runs(150) },
     );
   });
 });

@@ -141,6 +141,8 @@ export function entryHint(
       return fine(`missing, counts ${counted}`);
     case "excused":
       return fine("excused, counts nowhere");
+    case "level":
+      return fine(figure.counted ? `${entry.level.name}, counts ${counted}` : `${entry.level.name}, counts nowhere`);
     case "clear":
       return fine(figure.counted ? `back to ${counted}` : "cleared");
     case "late":

@@ -1,0 +1,106 @@
+import { decimal, type Id, type Instant } from "#core/kernel";
+import {
+  ASSIGNMENT_DEFAULTS,
+  blankRecord,
+  CATEGORY_DEFAULTS,
+  COURSE_DEFAULTS,
+  EMPTY_STATE,
+  resultKey,
+  type Assignment,
+  type Category,
+  type Course,
+  type CourseState,
+  type ResultRecord,
+  type Student,
+} from "#core/model";
+import { draftFacet } from "#core/release";
+
+const at = "2026-10-01T12:00:00Z" as Instant;
+const id = <K extends string>(kind: K, index: number) => `${kind}:${String(index)}` as Id<K>;
+const byId = <T extends { readonly id: string }>(list: readonly T[]) =>
+  Object.fromEntries(list.map((one) => [one.id, one]));
+
+/** A made-up course in which every fourth assignment is sealed and the running total shows: the trap the check is for. */
+export function leakyCourse(students: number, assignments: number): CourseState {
+  const course: Course = {
+    ...COURSE_DEFAULTS,
+    id: id("course", 1),
+    title: "Bench",
+    shortTitle: "Bench",
+    institution: "",
+    timeZone: "UTC",
+    origin: "own",
+    createdAt: at,
+    markerId: id("marker", 1),
+    totals: "weighted",
+    lateRule: null,
+    missingPercent: decimal("0"),
+    letters: [],
+    passMark: decimal("60"),
+    percentPlaces: 1,
+    totalsRestOn: "all",
+  };
+  const categories = Array.from({ length: 4 }, (_, index): Category => ({
+    ...CATEGORY_DEFAULTS,
+    id: id("category", index),
+    name: `Category ${String(index)}`,
+    order: index,
+    weight: decimal("25"),
+    keep: { kind: "dropLowest", count: 1 },
+  }));
+  const work = Array.from({ length: assignments }, (_, index): Assignment => ({
+    ...ASSIGNMENT_DEFAULTS,
+    id: id("assignment", index),
+    name: `Work ${String(index)}`,
+    shortName: `W${String(index)}`,
+    categoryId: id("category", index % 4),
+    points: decimal("20"),
+    dueAt: at,
+    channel: "paper",
+    bonus: false,
+    aboveAllowed: false,
+    rubricId: null,
+    order: index,
+    task: "",
+  }));
+  const people = Array.from({ length: students }, (_, index): Student => ({
+    id: id("student", index),
+    number: String(index),
+    givenName: "Student",
+    familyName: String(index),
+    sectionId: null,
+  }));
+  const results = work.flatMap((assignment, column) =>
+    people.map((student, row): ResultRecord => ({
+      ...blankRecord("results", resultKey(assignment.id, student.id)),
+      score: decimal(String(8 + ((row * 7 + column * 5) % 25) / 2)),
+    })),
+  );
+  const seals = byId([{ id: "course", state: "released" as const, at: null, shows: "percent" as const }]);
+  const state: CourseState = {
+    ...EMPTY_STATE,
+    courses: byId([course]),
+    categories: byId(categories),
+    assignments: byId(work),
+    students: byId(people),
+    results: byId(results),
+    totalSeals: seals,
+  };
+  const open = work.filter((_, index) => index % 4 !== 3);
+  const releases = byId(
+    open.map((assignment) => ({
+      ...blankRecord("releases", `${assignment.id}/score`),
+      state: "released" as const,
+      at,
+    })),
+  );
+  const copies = byId(
+    open.flatMap((assignment) =>
+      people.map((student) => {
+        const content = draftFacet(state, assignment, student, "score");
+        return { ...blankRecord("copies", resultKey(assignment.id, student.id)), score: content && { at, content } };
+      }),
+    ),
+  );
+  return { ...state, releases, copies };
+}

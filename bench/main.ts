@@ -1,0 +1,118 @@
+import { studentsOf } from "#core/model";
+import { leaksOf } from "#core/release";
+import { computeCourse, figuresOf, recomputeCell } from "#core/totals";
+import { fromDecimal, roundToText, subtract, toNumber } from "#core/kernel";
+import { madeUpCourse } from "./flat-course";
+import { leakyCourse } from "./leaks";
+import { buildSheet } from "./sheet";
+import { computeInWorker } from "./in-browser";
+
+const STUDENTS = 1_000;
+const ASSIGNMENTS = 120;
+
+const median = (times: readonly number[]): number =>
+  [...times].sort((a, b) => a - b)[Math.floor(times.length / 2)] ?? 0;
+
+/** Median time of several rounds, in milliseconds; the first ones, while the machine warms up, are left out. */
+function timed(rounds: number, work: (round: number) => void, warmUp = 3): number {
+  const times: number[] = [];
+  for (let round = -warmUp; round < rounds; round += 1) {
+    const start = performance.now();
+    work(Math.max(0, round));
+    if (round >= 0) times.push(performance.now() - start);
+  }
+  return median(times);
+}
+
+const rows: [what: string, ours: string, sheet: string, ratio: string][] = [];
+const ms = (time: number) => (time < 10 ? time.toFixed(3) : time.toFixed(0)) + " ms";
+const row = (what: string, ours: number, sheet: number | null = null) =>
+  rows.push([what, ms(ours), sheet === null ? "" : ms(sheet), sheet === null ? "" : `${(sheet / ours).toFixed(0)} x`]);
+
+const course = madeUpCourse(STUDENTS, ASSIGNMENTS, false);
+const totals = computeCourse(course);
+
+const sheet = { engine: buildSheet(course) };
+const buildTime = timed(
+  3,
+  () => {
+    sheet.engine.destroy();
+    sheet.engine = buildSheet(course);
+  },
+  0,
+);
+row(
+  `whole course, ${String(STUDENTS)} x ${String(ASSIGNMENTS)}`,
+  timed(15, () => computeCourse(course)),
+  buildTime,
+);
+
+const scores = sheet.engine.getSheetId("Scores") ?? 0;
+const results = sheet.engine.getSheetId("Totals") ?? 0;
+let worst = 0;
+for (let student = 0; student < STUDENTS; student += 1) {
+  const shown = sheet.engine.getCellValue({ sheet: results, row: student, col: 8 });
+  const exact = totals.percents[student];
+  if (exact && typeof shown === "number") worst = Math.max(worst, Math.abs(toNumber(exact) - shown));
+}
+const oneOurs = timed(300, (round) => {
+  const student = (round * 37) % STUDENTS;
+  course.values[student * ASSIGNMENTS + (round % ASSIGNMENTS)] = (round % 40) * 5_000;
+  recomputeCell(course, totals, student, round % ASSIGNMENTS);
+});
+const oneSheet = timed(300, (round) => {
+  const address = { sheet: scores, row: (round * 37) % STUDENTS, col: round % ASSIGNMENTS };
+  sheet.engine.setCellContents(address, ((round * 7) % 40) / 2);
+});
+row("one changed score to new totals", oneOurs, oneSheet);
+sheet.engine.destroy();
+
+const unequal = madeUpCourse(STUDENTS, ASSIGNMENTS, true);
+row(
+  "the same with unequal points dropped",
+  timed(9, () => computeCourse(unequal)),
+);
+
+const leaky = leakyCourse(STUDENTS, 32);
+const leakTime = timed(
+  1,
+  () => {
+    for (const { id } of studentsOf(leaky)) leaksOf(leaky, id);
+  },
+  0,
+);
+row(`leak check, ${String(STUDENTS)} students x 32, 8 sealed each`, leakTime);
+
+const single = figuresOf(leaky);
+row(
+  "totals of one student with explanations at hand",
+  timed(200, (round) => single.totals(studentsOf(leaky)[round]?.id ?? ("" as never)), 0),
+);
+
+const worker = await computeInWorker(STUDENTS, ASSIGNMENTS);
+row("whole course in a web worker (Chromium)", worker.compute);
+
+const widths = [0, 1, 2, 3].map((column) => Math.max(...rows.map((cells) => (cells[column] ?? "").length), 12));
+const print = (cells: readonly string[]) => {
+  console.log(
+    cells
+      .map((cell, column) => (column === 0 ? cell.padEnd(widths[0] ?? 0) : cell.padStart(widths[column] ?? 0)))
+      .join("  "),
+  );
+};
+print(["", "Upright Quill", "sheet engine", "ratio"]);
+rows.forEach(print);
+console.log(
+  `\nLongest the page was held up while the worker computed: ${worker.longestFrame.toFixed(0)} ms between two frames.`,
+);
+console.log(
+  `Students worked out the long way: ${String(totals.longWay.size)}. Largest difference from the sheet's doubles: ${worst.toExponential(1)}.`,
+);
+console.log(`First total, exact and as displayed: ${firstTotal()}`);
+
+function firstTotal(): string {
+  const [first] = computeCourse(course).percents;
+  if (!first) return "none";
+  const beyond = subtract(first, fromDecimal(roundToText(first, 1) as never));
+  return `${String(first.n)}/${String(first.d)} = ${roundToText(first, 1)} (rounded by ${toNumber(beyond).toFixed(4)})`;
+}
