@@ -4,5 +4,6 @@ export default defineConfig({
   test: {
     include: ["{app,core,storage,workers,demo,server}/**/*.test.{ts,tsx}"],
     environment: "node",
+    setupFiles: ["core/testing/properties.ts"],
   },
 });

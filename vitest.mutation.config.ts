@@ -5,6 +5,6 @@ export default defineConfig({
   test: {
     include: ["core/{totals,release}/**/*.test.ts"],
     environment: "node",
-    setupFiles: ["core/testing/fewer-runs.ts"],
+    setupFiles: ["core/testing/properties.ts"],
   },
 });

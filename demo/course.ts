@@ -44,7 +44,7 @@ export function startCommand(
       letters: bands.map(([letter, from]) => ({ letter, from: decimal(from) })),
       passMark: decimal("60"),
       percentPlaces: 1,
-  ...COURSE_DEFAULTS,
+      ...COURSE_DEFAULTS,
     },
   };
 }

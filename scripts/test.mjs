@@ -50,6 +50,8 @@ check("layers", bin("depcruise"), [
   "server",
 ]);
 
+check("docs/checks.md", process.execPath, ["scripts/checks.mjs", "--check"]);
+
 console.log("\n== unit tests");
 const unitReport = at("test-results", "unit.json");
 run(bin("vitest"), ["run", "--reporter=default", "--reporter=json", `--outputFile.json=${unitReport}`]);

@@ -62,11 +62,13 @@ export interface Context {
   readonly fresh: () => string;
 }
 
+/** What a command would do: its patches, and its line in the journal. */
 export interface Prepared {
   readonly patches: readonly Patch[];
   readonly line: string;
 }
 
+/** One student and one assignment. */
 export interface PaperPlace {
   readonly assignmentId: AssignmentId;
   readonly studentId: StudentId;

@@ -15,6 +15,7 @@ export function finish(line: string, ...patches: (Patch | null)[]): Result<Prepa
 export const put = <T extends TableName>(state: CourseState, table: T, record: RecordOf<T>): Patch | null =>
   patchBetween(table, record.id, state[table][record.id], record);
 
+/** The two ends of a paper, looked up. */
 export interface Paper {
   readonly assignment: Assignment;
   readonly student: Student;
@@ -32,6 +33,7 @@ export function paperAt(state: CourseState, place: PaperPlace): Result<Paper, Ch
   return ok({ assignment: assignment.value, student: student.value, title });
 }
 
+/** The assignment of an id, or the refusal that it is not in the course. */
 export function assignmentAt(state: CourseState, id: AssignmentId): Result<Assignment, ChangeIssue> {
   const found = state.assignments[id];
   return found ? ok(found) : refuse({ code: "unknown_record", what: "assignment", id });

@@ -18,6 +18,7 @@ export interface Entry {
   readonly change: Change;
 }
 
+/** Checks a journal entry that comes from outside, such as a course file. */
 export const entrySchema: z.ZodType<Entry> = z.object({
   seq: z.number().int().min(1),
   schema: z.literal(ENTRY_SCHEMA),
@@ -32,6 +33,7 @@ export interface History {
   readonly redoable: readonly Change[];
 }
 
+/** Nothing to undo, nothing to redo. */
 export const EMPTY_HISTORY: History = { undoable: [], redoable: [] };
 
 /** Changes kept for undo; older ones stay in the journal. */
@@ -60,6 +62,7 @@ export function advance(history: History, entry: Pick<Entry, "kind" | "of" | "ch
     : { undoable: [...undoable, target], redoable: without(redoable) };
 }
 
+/** A step through the history. */
 export type HistoryStep = "undo" | "redo";
 
 /** The entry, but for its place, that undoes the last change or redoes the last undone one. */

@@ -62,6 +62,7 @@ export const editNote: CommandKind<z.infer<typeof editInput>> = {
 
 const removeInput = z.object({ noteId: idField("note") });
 
+/** Takes a note off the work. */
 export const removeNote: CommandKind<z.infer<typeof removeInput>> = {
   input: removeInput,
   prepare: (state, { noteId }) => {

@@ -13,6 +13,7 @@ export interface Patch {
   readonly after: Readonly<Record<string, unknown>> | null;
 }
 
+/** A patch that does not fit the state it is applied to. */
 export interface ConflictIssue {
   readonly code: "changed_elsewhere";
   readonly table: TableName;
@@ -39,6 +40,7 @@ export function patchBetween<T extends TableName>(
   return { table, id, before: pick(old), after: pick(fresh) };
 }
 
+/** The patches that take others back, in reverse order. */
 export const invertPatches = (patches: readonly Patch[]): Patch[] =>
   patches.map(({ before, after, ...place }) => ({ ...place, before: after, after: before })).reverse();
 

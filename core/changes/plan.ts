@@ -71,6 +71,7 @@ export const addStudents: CommandKind<z.infer<typeof studentsInput>> = {
 
 const categoryInput = z.object({ name: nameField, weight: decimalField.nullable() });
 
+/** Adds a category. Its name stands once in a course and its weight is not below 0. */
 export const addCategory: CommandKind<z.infer<typeof categoryInput>> = {
   input: categoryInput,
   prepare: (state, { name, weight }, { fresh }) => {

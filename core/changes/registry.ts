@@ -46,6 +46,7 @@ const commandKinds = {
   timeRelease,
 } as const;
 
+/** The name of a kind of change. */
 export type CommandType = keyof typeof commandKinds;
 type InputOf<T extends CommandType> = z.input<(typeof commandKinds)[T]["input"]>;
 /** A command as data: its type and the fields of its input. */

@@ -10,6 +10,7 @@ const MAXIMUM_PLACES = 4;
 /** Digits before the point; far above any course, it keeps a slip of the hand out of the totals. */
 const MAXIMUM_WHOLE_DIGITS = 9;
 
+/** Why a text is not taken as a figure. */
 export type DecimalIssue =
   | { readonly code: "not_a_number"; readonly text: string }
   | { readonly code: "too_many_places"; readonly text: string; readonly maximum: number }
@@ -40,6 +41,7 @@ export function decimal(text: string): Decimal {
   return parsed.value;
 }
 
+/** The exact value of an entered figure. */
 export function fromDecimal(text: Decimal): Exact {
   const [wholePart = "0", places = ""] = text.split(".");
   return ratio(BigInt(wholePart + places), 10n ** BigInt(places.length));
@@ -67,6 +69,7 @@ export function pointsText(value: Exact): Decimal {
   return decimal(roundToText(value, MAXIMUM_PLACES));
 }
 
+/** Whether a text is a decimal in its canonical spelling. */
 export const isDecimal = (text: string): text is Decimal => {
   const parsed = parseDecimal(text);
   return parsed.ok && parsed.value === text;

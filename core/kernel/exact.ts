@@ -26,12 +26,17 @@ export function ratio(n: bigint, d: bigint): Exact {
 /** An exact whole number. @throws RangeError when `value` has a fraction. */
 export const whole = (value: number | bigint): Exact => ({ n: BigInt(value), d: 1n });
 
+/** Exactly 0. */
 export const ZERO: Exact = whole(0);
+/** Exactly 100, for percentages. */
 export const HUNDRED: Exact = whole(100);
 
+/** Exact sum, reduced. */
 export const add = (a: Exact, b: Exact): Exact =>
   a.d === b.d ? ratio(a.n + b.n, a.d) : ratio(a.n * b.d + b.n * a.d, a.d * b.d);
+/** Exact difference, reduced. */
 export const subtract = (a: Exact, b: Exact): Exact => add(a, { n: -b.n, d: b.d });
+/** Exact product, reduced. */
 export const multiply = (a: Exact, b: Exact): Exact => ratio(a.n * b.n, a.d * b.d);
 /** @throws RangeError when `b` is 0. */
 export const divide = (a: Exact, b: Exact): Exact => ratio(a.n * b.d, a.d * b.n);
@@ -42,9 +47,13 @@ export function compare(a: Exact, b: Exact): number {
   return difference < 0n ? -1 : difference > 0n ? 1 : 0;
 }
 
+/** The smaller of two; the first where they are equal. */
 export const smaller = (a: Exact, b: Exact): Exact => (compare(a, b) <= 0 ? a : b);
+/** The larger of two; the first where they are equal. */
 export const larger = (a: Exact, b: Exact): Exact => (compare(a, b) >= 0 ? a : b);
+/** Exact sum of a list; 0 for an empty one. */
 export const sum = (values: readonly Exact[]): Exact => values.reduce(add, ZERO);
+/** Whether a figure is exactly 0. */
 export const isZero = (value: Exact): boolean => value.n === 0n;
 
 /** The nearest double, for drawing and statistics only, never for a decision. */

@@ -8,6 +8,7 @@ export interface Interval {
   readonly highIncluded: boolean;
 }
 
+/** The stretch from `low` to `high`, both ends included. */
 export const closed = (low: Exact, high: Exact): Interval => ({ low, lowIncluded: true, high, highIncluded: true });
 
 /** Nothing lies in it. */
@@ -28,8 +29,10 @@ export function meet(a: Interval, b: Interval): Interval {
   };
 }
 
+/** Whether a value lies in an interval. */
 export const contains = (interval: Interval, value: Exact): boolean => !isEmpty(meet(interval, closed(value, value)));
 
+/** Whether two intervals are the same, ends included. */
 export const sameInterval = (a: Interval, b: Interval): boolean =>
   compare(a.low, b.low) === 0 &&
   compare(a.high, b.high) === 0 &&

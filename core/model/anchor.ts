@@ -64,4 +64,5 @@ export function findPassage(text: string, passage: Passage): { start: number; en
 
 /** Code points before a UTF-16 offset, as browsers count, and back. */
 export const codePointOffset = (text: string, utf16: number): number => [...text.slice(0, utf16)].length;
+/** The place of a code point in UTF-16 units, for the browser. */
 export const utf16Offset = (text: string, codePoints: number): number => [...text].slice(0, codePoints).join("").length;

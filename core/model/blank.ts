@@ -56,4 +56,5 @@ const MAKERS: { readonly [T in keyof BlankRecords]: (id: string, parts: readonly
 export const blankRecord = <T extends keyof BlankRecords>(table: T, id: string): BlankRecords[T] =>
   MAKERS[table](id, id.split("/"));
 
+/** Whether records of a table stand for every key from the start. */
 export const hasBlanks = (table: string): table is keyof BlankRecords => Object.hasOwn(MAKERS, table);

@@ -16,12 +16,15 @@ const lateRuleSchema = z.object({
   /** Inside the grace nothing is late; after it lateness counts from the due time, or from the end of the grace. */
   graceKind: z.enum(["threshold", "shift"]),
 });
+/** What late work costs. */
 export type LateRule = z.infer<typeof lateRuleSchema>;
 
 /** A band of the letter scale: its letter and its inclusive lower bound in percent. */
 const bandSchema = z.object({ letter: nameField, from: decimalField });
+/** A band of the letter scale. */
 export type Band = z.infer<typeof bandSchema>;
 
+/** A course with the rules of its figures. Percentages are of 100. */
 export const courseSchema = z.object({
   id: idField("course"),
   title: nameField,
@@ -49,6 +52,7 @@ export const courseSchema = z.object({
   /** What totals shown to students rest on (section 8). */
   totalsRestOn: z.enum(["released", "all"]),
 });
+/** A course with the rules of its figures. */
 export type Course = z.infer<typeof courseSchema>;
 
 /** The rules a course starts with where nothing else is said. */
@@ -69,4 +73,5 @@ export const termSchema = z.object({
   endsAt: instantField,
   order: countField,
 });
+/** A part of the course with dates and a weight. */
 export type Term = z.infer<typeof termSchema>;

@@ -1,12 +1,17 @@
 import { z } from "zod";
 import { countField, idField, nameField } from "./fields";
 
+/** A section of the roster. */
 export const sectionSchema = z.object({ id: idField("section"), name: nameField, order: countField });
+/** A section of the roster. */
 export type Section = z.infer<typeof sectionSchema>;
 
+/** Someone who marks. */
 export const markerSchema = z.object({ id: idField("marker"), name: nameField });
+/** Someone who marks. */
 export type Marker = z.infer<typeof markerSchema>;
 
+/** A student of the roster. The number is the institution's own. */
 export const studentSchema = z.object({
   id: idField("student"),
   number: nameField,
@@ -14,8 +19,10 @@ export const studentSchema = z.object({
   familyName: z.string().max(200),
   sectionId: idField("section").nullable(),
 });
+/** A student of the roster. */
 export type Student = z.infer<typeof studentSchema>;
 
+/** Given name and family name, without a space at the end. */
 export const fullName = (student: Student): string => `${student.givenName} ${student.familyName}`.trim();
 
 /** Two letters for the pile: `IT` for Ilse Tarnowe, `OS` for a single name Oskar. */

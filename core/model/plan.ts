@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { countField, decimalField, idField, instantField, nameField } from "./fields";
 
+/** A part of the course total; weights in percent. */
 export const categorySchema = z.object({
   id: idField("category"),
   name: nameField,
@@ -21,8 +22,10 @@ export const categorySchema = z.object({
   /** An exam category can stand as a term of its own, with this weight; null where it does not. */
   termWeight: decimalField.nullable(),
 });
+/** A part of the course total. */
 export type Category = z.infer<typeof categorySchema>;
 
+/** What a category is where nothing else is said: pooled points, nothing dropped. */
 export const CATEGORY_DEFAULTS = {
   parentId: null,
   method: "pooled",
@@ -42,6 +45,7 @@ export const scaleSchema = z.object({
     .min(1)
     .max(20),
 });
+/** A scale of levels. */
 export type Scale = z.infer<typeof scaleSchema>;
 
 /** A change of a whole assignment's scores, kept beside the scores it rests on (section 10). */
@@ -59,8 +63,10 @@ export const scalingSchema = z.discriminatedUnion("kind", [
   /** 50 + 10 (score - mean) / deviation, with the figures of the class at the time it was scaled. */
   z.object({ kind: z.literal("tScore"), mean: decimalField, deviation: decimalField }),
 ]);
+/** A change of a whole assignment's scores. */
 export type Scaling = z.infer<typeof scalingSchema>;
 
+/** One piece of work to be judged; `points` is its maximum. */
 export const assignmentSchema = z.object({
   id: idField("assignment"),
   name: nameField,
@@ -96,8 +102,10 @@ export const assignmentSchema = z.object({
   /** Held for moderation: nothing of it is visible, whatever its seals say. */
   held: z.boolean(),
 });
+/** One piece of work to be judged. */
 export type Assignment = z.infer<typeof assignmentSchema>;
 
+/** What an assignment is where nothing else is said: it counts, in points, the last attempt. */
 export const ASSIGNMENT_DEFAULTS = {
   givenAt: null,
   counts: true,
@@ -115,6 +123,7 @@ const levelSchema = z.object({
   max: decimalField,
   descriptor: z.string().max(2_000),
 });
+/** A level of a criterion, with its range in points, both ends included. */
 export type Level = z.infer<typeof levelSchema>;
 
 const criterionSchema = z.object({
@@ -126,8 +135,10 @@ const criterionSchema = z.object({
   /** Its share where criteria are weighted; null where the rubric adds points. */
   weight: decimalField.nullable(),
 });
+/** A criterion with its levels from the lowest to the highest. */
 export type Criterion = z.infer<typeof criterionSchema>;
 
+/** A rubric of at least one criterion. */
 export const rubricSchema = z.object({
   id: idField("rubric"),
   name: nameField,
@@ -139,4 +150,5 @@ export const rubricSchema = z.object({
   /** Scaled to the assignment's points, or taken as it is. */
   scaled: z.boolean(),
 });
+/** A rubric of at least one criterion. */
 export type Rubric = z.infer<typeof rubricSchema>;

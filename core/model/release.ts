@@ -4,7 +4,9 @@ import { noteSchema, fileSchema } from "./work";
 
 /** The parts of a result that are released by themselves. */
 export const facetSchema = z.enum(["score", "rubric", "comments"]);
+/** A part of a result that is released by itself. */
 export type Facet = z.infer<typeof facetSchema>;
+/** All facets, in the order they are listed. */
 export const FACETS: readonly Facet[] = facetSchema.options;
 
 /** The seal of one facet of one assignment; the id is `assignment/facet`. No record means sealed. */
@@ -16,6 +18,7 @@ export const releaseSchema = z.object({
   /** When it was released, or from when on it is to be. */
   at: instantField.nullable(),
 });
+/** The seal of one facet of one assignment. */
 export type Release = z.infer<typeof releaseSchema>;
 
 /** The seal of a total; the id is `course`, a category or a term. No record means sealed. */
@@ -26,6 +29,7 @@ export const totalSealSchema = z.object({
   /** The figure itself, or only its letter. */
   shows: z.enum(["percent", "letter"]),
 });
+/** The seal of a total. */
 export type TotalSeal = z.infer<typeof totalSealSchema>;
 
 const scoreCopySchema = z.object({
@@ -71,7 +75,11 @@ export const copySchema = z.object({
   rubric: stamped(rubricCopySchema),
   comments: stamped(commentsCopySchema),
 });
+/** What one student was given of one assignment. */
 export type StudentCopy = z.infer<typeof copySchema>;
+/** The score as it was given out. Figures in points. */
 export type ScoreCopy = z.infer<typeof scoreCopySchema>;
+/** The rubric detail as it was given out. Figures in points. */
 export type RubricCopy = z.infer<typeof rubricCopySchema>;
+/** Notes and comments as they were given out. */
 export type CommentsCopy = z.infer<typeof commentsCopySchema>;

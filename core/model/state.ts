@@ -46,12 +46,17 @@ export const tableSchemas = {
   copies: copySchema,
 } as const;
 
+/** The name of a table of a course. */
 export type TableName = keyof typeof tableSchemas;
+/** The record that a table holds. */
 export type RecordOf<T extends TableName> = z.infer<(typeof tableSchemas)[T]>;
+/** All tables of a course; never changed, only replaced. */
 export type CourseState = { readonly [T in TableName]: Readonly<Record<string, RecordOf<T>>> };
 
+/** All tables, in the order they are written. */
 export const TABLE_NAMES = Object.keys(tableSchemas) as TableName[];
 
+/** A course before its first change. */
 export const EMPTY_STATE: CourseState = {
   courses: {},
   sections: {},
@@ -72,8 +77,10 @@ export const EMPTY_STATE: CourseState = {
   copies: {},
 };
 
+/** The id of what is known of one student and one assignment. */
 export const resultKey = (assignmentId: AssignmentId, studentId: StudentId): string => `${assignmentId}/${studentId}`;
 
+/** The id of one criterion's judgement on one paper. */
 export const judgementKey = (assignmentId: AssignmentId, studentId: StudentId, criterionId: CriterionId): string =>
   `${assignmentId}/${studentId}/${criterionId}`;
 
@@ -93,9 +100,11 @@ export function studentsOf(state: CourseState): readonly Student[] {
   return roster;
 }
 
+/** Categories in the order of the plan. */
 export const categoriesOf = (state: CourseState): Category[] =>
   Object.values(state.categories).sort((a, b) => a.order - b.order);
 
+/** Terms in their order. */
 export const termsOf = (state: CourseState): Term[] => Object.values(state.terms).sort((a, b) => a.order - b.order);
 
 const groupIndexes = new WeakMap<CourseState["groups"], Map<string, Group>>();
@@ -113,6 +122,7 @@ export function groupOf(state: CourseState, a: AssignmentId, s: StudentId): Grou
   return index.get(resultKey(a, s));
 }
 
+/** Assignments in the order of the plan: by category, then within it. */
 export const assignmentsOf = (state: CourseState): Assignment[] => {
   const place = new Map(categoriesOf(state).map((category, index) => [category.id, index]));
   return Object.values(state.assignments).sort(
@@ -120,9 +130,11 @@ export const assignmentsOf = (state: CourseState): Assignment[] => {
   );
 };
 
+/** The rubric of an assignment, or null. */
 export const rubricOf = (state: CourseState, assignment: Assignment): Rubric | null =>
   assignment.rubricId === null ? null : (state.rubrics[assignment.rubricId] ?? null);
 
+/** What a student handed in for an assignment, if anything. */
 export const handInOf = (state: CourseState, a: AssignmentId, s: StudentId): HandIn | undefined =>
   state.handIns[resultKey(a, s)];
 
@@ -130,9 +142,11 @@ export const handInOf = (state: CourseState, a: AssignmentId, s: StudentId): Han
 export const resultOf = (state: CourseState, a: AssignmentId, s: StudentId): ResultRecord =>
   state.results[resultKey(a, s)] ?? blankRecord("results", resultKey(a, s));
 
+/** The stored judgement, or the blank one every criterion starts with. */
 export const judgementOf = (state: CourseState, a: AssignmentId, s: StudentId, c: CriterionId): Judgement =>
   state.judgements[judgementKey(a, s, c)] ?? blankRecord("judgements", judgementKey(a, s, c));
 
+/** The seal of a facet; sealed where nothing is stored. */
 export const releaseOf = (state: CourseState, a: AssignmentId, facet: Facet): Release =>
   state.releases[releaseKey(a, facet)] ?? blankRecord("releases", releaseKey(a, facet));
 
@@ -140,6 +154,7 @@ export const releaseOf = (state: CourseState, a: AssignmentId, facet: Facet): Re
 export const totalSealOf = (state: CourseState, id: string): TotalSeal =>
   state.totalSeals[id] ?? { id, state: "sealed", at: null, shows: "percent" };
 
+/** The fixed copy of a student, or the blank one. */
 export const copyOf = (state: CourseState, a: AssignmentId, s: StudentId): StudentCopy =>
   state.copies[resultKey(a, s)] ?? blankRecord("copies", resultKey(a, s));
 

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { commentField, countField, decimalField, idField, instantField, nameField } from "./fields";
 
+/** A file that was handed in; its size in bytes. */
 export const fileSchema = z.object({
   id: idField("file"),
   name: nameField,
@@ -8,6 +9,7 @@ export const fileSchema = z.object({
   /** Bytes. */
   size: countField,
 });
+/** A file that was handed in. */
 export type WorkFile = z.infer<typeof fileSchema>;
 
 const attemptSchema = z.object({
@@ -15,6 +17,7 @@ const attemptSchema = z.object({
   at: instantField.nullable(),
   files: z.array(fileSchema),
 });
+/** One dated hand-in. */
 export type Attempt = z.infer<typeof attemptSchema>;
 
 /** All attempts of one student at one assignment; the id is `assignment/student`. */
@@ -24,6 +27,7 @@ export const handInSchema = z.object({
   studentId: idField("student"),
   attempts: z.array(attemptSchema).min(1),
 });
+/** All attempts of one student at one assignment. */
 export type HandIn = z.infer<typeof handInSchema>;
 
 /** What is recorded of one student and one assignment; the id is `assignment/student`. */
@@ -50,6 +54,7 @@ export const resultSchema = z.object({
   overallComment: commentField,
   privateNote: commentField,
 });
+/** What is recorded of one student and one assignment. Figures in points, or in percent where the assignment is scored so. */
 export type ResultRecord = z.infer<typeof resultSchema>;
 
 /** A group of one assignment; its score stands for every member who has none of their own. */
@@ -60,6 +65,7 @@ export const groupSchema = z.object({
   memberIds: z.array(idField("student")).max(100),
   score: decimalField.nullable(),
 });
+/** A group of one assignment. */
 export type Group = z.infer<typeof groupSchema>;
 
 /** The judgement of one criterion on one paper; the id is `assignment/student/criterion`. */
@@ -72,6 +78,7 @@ export const judgementSchema = z.object({
   notApplicable: z.boolean(),
   comment: commentField,
 });
+/** The judgement of one criterion on one paper, in points. */
 export type Judgement = z.infer<typeof judgementSchema>;
 
 /**
@@ -87,6 +94,7 @@ const passageSchema = z.object({
   prefix: z.string().max(64),
   suffix: z.string().max(64),
 });
+/** A passage of a work by position and quote. */
 export type Passage = z.infer<typeof passageSchema>;
 
 /** A point on a page, in shares of its width and height from the upper left corner. */
@@ -97,6 +105,7 @@ const pointSchema = z.object({
   y: z.number().min(0).max(1),
 });
 
+/** A note tied to a place in the work. */
 export const noteSchema = z.object({
   id: idField("note"),
   assignmentId: idField("assignment"),
@@ -110,4 +119,5 @@ export const noteSchema = z.object({
   createdAt: instantField,
   by: idField("marker"),
 });
+/** A note tied to a place in the work. */
 export type Note = z.infer<typeof noteSchema>;

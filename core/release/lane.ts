@@ -35,6 +35,7 @@ export interface Lane {
   readonly next: NextStep;
 }
 
+/** How far an assignment has come, and what its next step is. */
 export function laneOf(state: CourseState, assignment: Assignment, now: Instant): Lane {
   const { figure } = figuresOf(state);
   const students = studentsOf(state);
@@ -85,6 +86,7 @@ export interface FlowCounts {
   readonly release: number;
 }
 
+/** How much waits at each of the five steps of the work. */
 export function flowCounts(state: CourseState, lanes: readonly Lane[]): FlowCounts {
   const count = (kinds: readonly NextStep["kind"][]) =>
     lanes.reduce((total, { next }) => total + (kinds.includes(next.kind) && "count" in next ? next.count : 0), 0);

@@ -48,6 +48,7 @@ export interface FacetOverview {
   readonly empty: boolean;
 }
 
+/** One cell of the table of seals: who has it, who could, for whom it changed. */
 export function facetOverview(state: CourseState, assignment: Assignment, facet: Facet): FacetOverview {
   const students = studentsOf(state).map((student) => ({
     id: student.id,

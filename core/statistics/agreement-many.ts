@@ -33,6 +33,7 @@ export function fleissKappa(counts: readonly (readonly number[])[]): Statistic {
   return chance === 1 ? notComputable({ code: "one_category_only" }) : computed((observed - chance) / (1 - chance));
 }
 
+/** What a difference of two ratings counts. */
 export type Metric = "nominal" | "ordinal" | "interval";
 
 /**

@@ -7,8 +7,11 @@ export type CrossTable = readonly (readonly number[])[];
 /** Weight of a disagreement between two levels; 0 is agreement. */
 export type Disagreement = (row: number, column: number) => number;
 
+/** Any disagreement counts alike. */
 export const NOMINAL: Disagreement = (row, column) => (row === column ? 0 : 1);
+/** A disagreement counts by the levels it spans. */
 export const LINEAR: Disagreement = (row, column) => Math.abs(row - column);
+/** A disagreement counts by the square of the levels it spans. */
 export const QUADRATIC: Disagreement = (row, column) => (row - column) ** 2;
 
 /** A table from pairs of level numbers from 0. All declared levels take part, not only those that occur. */

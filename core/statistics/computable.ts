@@ -11,7 +11,9 @@ export type NotComputable =
 /** A statistic, or why there is none. */
 export type Statistic<T = number> = Result<T, NotComputable>;
 
+/** A statistic that has a value. */
 export const computed = <T>(value: T): Statistic<T> => ok(value);
+/** A statistic that has none, with the reason. */
 export const notComputable = (issue: NotComputable): Statistic<never> => refuse(issue);
 
 /** A finite number, or the reason given. */

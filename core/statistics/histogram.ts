@@ -8,6 +8,7 @@ export interface Bin {
   readonly count: number;
 }
 
+/** The rule for the number of bars. */
 export type BinRule = "sturges" | "scott" | "freedmanDiaconis";
 
 /**

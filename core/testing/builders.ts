@@ -2,13 +2,18 @@ import { ENTRY_SCHEMA, runCommand, type Command, type Entry } from "#core/change
 import { decimal, type Id, type Instant } from "#core/kernel";
 import { COURSE_DEFAULTS, EMPTY_STATE, TABLE_NAMES, type Course, type CourseState, type Rubric } from "#core/model";
 
+/** `student:ada` from `ada`. */
 export const studentId = (name: string) => `student:${name}` as Id<"student">;
+/** `assignment:quiz` from `quiz`. */
 export const assignmentId = (name: string) => `assignment:${name}` as Id<"assignment">;
+/** `criterion:record` from `record`. */
 export const criterionId = (name: string) => `criterion:${name}` as Id<"criterion">;
+/** `file:ada` from `ada`. */
 export const fileId = (name: string) => `file:${name}` as Id<"file">;
 
 /** Time, author and ids of the tests; each `fresh` is new within a test file. */
 let count = 0;
+/** Time, author and fresh ids of the tests. */
 export const WORLD = {
   at: "2026-10-26T12:00:00Z" as Instant,
   by: "marker:one" as Id<"marker">,

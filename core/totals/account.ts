@@ -33,6 +33,7 @@ export type AppliedRule =
   | { readonly name: "terms" }
   | { readonly name: "cap" };
 
+/** Why something did not enter a figure. */
 export type WhyLeftOut =
   | LeftOutReason
   | ShareLeftOut

@@ -25,6 +25,7 @@ export interface Part {
   readonly assumed: boolean;
 }
 
+/** Why an item did not enter its category. */
 export type LeftOutReason = "excused" | "dropped" | "nothingYet" | "notCounted" | "wordsOnly" | "noEffect";
 
 /** A category's figure, and how it came about. */

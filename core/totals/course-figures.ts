@@ -77,6 +77,7 @@ export interface Progress {
   readonly excused: number;
 }
 
+/** How the papers of one assignment stand. */
 export function progressOf(state: CourseState, assignment: Assignment): Progress {
   const { figure } = figuresOf(state);
   const all = studentsOf(state).map((student) => figure(assignment.id, student.id));

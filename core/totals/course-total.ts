@@ -8,6 +8,7 @@ export interface CategoryShare {
   readonly total: CategoryTotal;
 }
 
+/** Why a category did not enter its term. */
 export type ShareLeftOut = "empty" | "noWeight" | "noEffect";
 
 /** The total of a term, or of a course without terms. */

@@ -30,6 +30,7 @@ import {
 import { afterDeduction, scaledScore, sumRubric, type RubricSum } from "#core/scoring";
 import { givenOf, resultLateness, type GivenScore, type GivenSource } from "./given";
 
+/** Where a student stands with an assignment. */
 export type Standing = "expected" | "handedIn" | "missing" | "excused";
 
 /** A given score on its way to a value: scaled, then what the late rule leaves. All in points. */

@@ -17,6 +17,7 @@ export interface Basket {
   gain: number;
 }
 
+/** An empty basket for up to `most` items. */
 export const newBasket = (most: number): Basket => ({
   values: new Float64Array(most),
   points: new Float64Array(most),

@@ -39,6 +39,7 @@ export interface FlatCourse {
   readonly fractions: ReadonlyMap<number, Exact>;
 }
 
+/** Bits of an assignment's flags. */
 export const FLAG = { bonus: 1, counts: 2, always: 4 } as const;
 
 /** All totals of a flat course, in percent. */
