@@ -1,7 +1,7 @@
 import { required, type AssignmentId, type CategoryId, type Exact, type StudentId } from "#core/kernel";
 import { studentsOf, type Assignment, type CourseState } from "#core/model";
 import type { CategoryTotal } from "./category-total";
-import { planOf } from "./course-plan";
+import { planOf, type CoursePlan } from "./course-plan";
 import { categoryTotals, evaluate, itemOf, type ItemSource } from "./evaluate";
 import { figureOf, type Figure } from "./figure";
 import { letterOf } from "./letters";
@@ -43,7 +43,7 @@ export function figuresOf(state: CourseState): CourseFigures {
     totals: (studentId) => {
       let value = totals.get(studentId);
       if (!value) {
-        value = studentTotals(state, (assignment) => itemOf(assignment, figure(assignment.id, studentId)));
+        value = keptTotals(state, studentId, figure);
         totals.set(studentId, value);
       }
       return value;
@@ -51,6 +51,27 @@ export function figuresOf(state: CourseState): CourseFigures {
   };
   known.set(state, result);
   return result;
+}
+
+interface Kept {
+  readonly figures: readonly Figure[];
+  readonly totals: StudentTotals;
+}
+const keptByPlan = new WeakMap<CoursePlan, Map<StudentId, Kept>>();
+
+/** A student's totals, taken from before where neither the plan nor one of their figures is another one. */
+function keptTotals(state: CourseState, studentId: StudentId, figure: CourseFigures["figure"]): StudentTotals {
+  const plan = planOf(state);
+  const byStudent = keptByPlan.get(plan) ?? new Map<StudentId, Kept>();
+  keptByPlan.set(plan, byStudent);
+  const figures = Object.values(state.assignments).map(({ id }) => figure(id, studentId));
+  const kept = byStudent.get(studentId);
+  if (kept?.figures.length === figures.length && kept.figures.every((one, index) => one === figures[index])) {
+    return kept.totals;
+  }
+  const totals = studentTotals(state, (assignment) => itemOf(assignment, figure(assignment.id, studentId)));
+  byStudent.set(studentId, { figures, totals });
+  return totals;
 }
 
 function studentTotals(state: CourseState, source: ItemSource): StudentTotals {

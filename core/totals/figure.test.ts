@@ -117,6 +117,20 @@ describe("the totals of a student", () => {
     const total = figuresOf(next).totals(ada.studentId);
     expect(total.now && roundToText(total.now, 1)).toBe("88.6");
   });
+
+  it("of one student are not computed again when another's score changes, and are when the plan does", () => {
+    const base = judged(smallCourse());
+    const known = figuresOf(base).totals(ada.studentId);
+    const next = run(base, { type: "setScore", assignmentId: quiz, studentId: ben.studentId, text: "20" });
+    expect(figuresOf(next).totals(ada.studentId)).toBe(known);
+    const [category] = Object.values(base.categories);
+    const replanned = {
+      ...base,
+      categories: { ...base.categories, ...(category && { [category.id]: { ...category } }) },
+    };
+    expect(figuresOf(replanned).totals(ada.studentId)).not.toBe(known);
+    expect(figuresOf(replanned).totals(ada.studentId)).toEqual(known);
+  });
 });
 
 it("progress counts the students of an assignment", () => {
