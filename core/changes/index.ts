@@ -11,5 +11,6 @@ export {
   type HistoryStep,
 } from "./history";
 export { applyPatches, invertPatches, type Patch } from "./patch";
+export { provenancesFrom } from "./provenance";
 export { parseCommand, prepareChange, runCommand, type Command, type CommandType } from "./registry";
 export { previewEntry } from "./set-score";
