@@ -1,8 +1,19 @@
 import type { Locator, Page } from "@playwright/test";
 import { allKept, expect, margin, openDemo, takeUp, test } from "./helpers";
 
-/** Selects words with the pointer, as a hand would: from their first letter to their last. */
+/** Selects words with the pointer, as a hand would: from their first letter to their last, until they are taken up. */
 async function selectWords(page: Page, line: Locator, words: string): Promise<void> {
+  await expect(async () => {
+    // The page may still have moved while its fonts came in; a hand would try again, too. A press inside a standing
+    // selection would drag its words away.
+    await page.evaluate(() => getSelection()?.removeAllRanges());
+    await dragOver(page, line, words);
+    expect(await page.evaluate(() => getSelection()?.toString() ?? "")).toContain(words);
+    await expect(page.getByRole("toolbar", { name: "For this passage" })).toBeVisible({ timeout: 2_000 });
+  }).toPass();
+}
+
+async function dragOver(page: Page, line: Locator, words: string): Promise<void> {
   const box = await line.evaluate((element, wanted) => {
     const walker = document.createTreeWalker(element, NodeFilter.SHOW_TEXT);
     for (let node = walker.nextNode(); node; node = walker.nextNode()) {

@@ -1,6 +1,6 @@
 import DOMPurify from "dompurify";
 import MarkdownIt from "markdown-it";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { Unreadable } from "./unreadable";
 import type { PageHandle } from "./types";
 
@@ -42,7 +42,8 @@ export function TextPages({ blob, name, markdownText, width, onPage, overlay }: 
   );
   const page = useRef<HTMLDivElement>(null);
   const body = useRef<HTMLDivElement>(null);
-  useEffect(() => {
+  // Before it is painted: what can be seen can be selected, and a passage is found only on a page that is known.
+  useLayoutEffect(() => {
     const element = page.current;
     if (!element || text === null) return;
     const report = () => {
