@@ -248,6 +248,7 @@ test("a criterion takes a comment, and the overall comment keeps itself while th
   await page.keyboard.press("Alt+ArrowRight");
   await expect(page.getByRole("heading", { level: 1, name: "Paz Verano" })).toBeVisible();
   await page.keyboard.press("Alt+ArrowLeft");
+  await expect(page.getByRole("heading", { level: 1, name: "Oona Dufresne" })).toBeVisible();
   await expect(page.getByRole("textbox", { name: "Overall comment" })).toHaveValue("Oona, see me about R squared.");
   await expect(page.getByRole("textbox", { name: "Comment on Use of the record" })).toHaveValue(/fourth order/);
 });

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef, useState, type KeyboardEvent as ReactKeyboardEvent } from "react";
+import { useCallback, useLayoutEffect, useRef, useState, type KeyboardEvent as ReactKeyboardEvent } from "react";
 import type { Command } from "#core/changes";
 import type { Outcome } from "../../outcomes";
 import { isTyping } from "../../ui/keys";
@@ -133,10 +133,11 @@ export function useDeskKeys(rows: DeskRows, send: (command: Command) => Promise<
     if (taken || onLetter(event)) event.preventDefault();
   };
   const latest = useRef(onDeskKey);
-  useEffect(() => {
+  // Before the paper is painted: no key that is pressed on what can be seen may be lost.
+  useLayoutEffect(() => {
     latest.current = onDeskKey;
   });
-  useEffect(() => {
+  useLayoutEffect(() => {
     const listen = (event: KeyboardEvent) => {
       latest.current(event);
     };

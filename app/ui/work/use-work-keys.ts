@@ -1,4 +1,4 @@
-import { useEffect, useRef } from "react";
+import { useLayoutEffect, useRef } from "react";
 import { isTyping } from "../keys";
 import type { EvidenceTarget, Held } from "./types";
 
@@ -27,10 +27,10 @@ const PIN_STEP = 0.01;
  */
 export function useWorkKeys(keys: WorkKeys): void {
   const latest = useRef(keys);
-  useEffect(() => {
+  useLayoutEffect(() => {
     latest.current = keys;
   });
-  useEffect(() => {
+  useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
       const now = latest.current;
