@@ -4,6 +4,8 @@ export default defineConfig({
   test: {
     include: ["{app,core,storage,workers,demo,server}/**/*.test.{ts,tsx}"],
     environment: "node",
+    // A property over hundreds of courses takes seconds on a busy machine; how long is no verdict on the figures.
+    testTimeout: 60_000,
     setupFiles: ["core/testing/properties.ts"],
   },
 });

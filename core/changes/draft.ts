@@ -1,4 +1,4 @@
-import { ok, refuse, type AssignmentId, type Result, type StudentId } from "#core/kernel";
+import { ok, parseDecimal, refuse, type AssignmentId, type Decimal, type Result, type StudentId } from "#core/kernel";
 import { fullName, type Assignment, type CourseState, type RecordOf, type Student, type TableName } from "#core/model";
 import type { ChangeIssue, PaperPlace, Prepared } from "./change";
 import { patchBetween, type Patch } from "./patch";
@@ -47,6 +47,12 @@ function studentAt(state: CourseState, id: StudentId): Result<Student, ChangeIss
 /** A screen that saw another value than the stored one is told, instead of overwriting it. */
 export function checkSeen(seen: string | undefined, present: string): Result<null, ChangeIssue> {
   return seen === undefined || seen === present ? ok(null) : refuse({ code: "seen_differs", seen, present });
+}
+
+/** A typed figure; null where nothing or `-` was typed, to clear what was there. */
+export function readFigure(text: string): Result<Decimal | null, ChangeIssue> {
+  const typed = text.trim();
+  return typed === "" || typed === "-" ? ok(null) : parseDecimal(typed);
 }
 
 /** First words of a comment, for a line in the journal. */

@@ -1,9 +1,9 @@
 import { z } from "zod";
-import { decimal, ok, parseDecimal, refuse, type Decimal, type Id, type Result } from "#core/kernel";
+import { refuse, type Id } from "#core/kernel";
 import { idField, nameField, resultOf } from "#core/model";
 import { checkScore } from "#core/scoring";
-import type { ChangeIssue, CommandKind } from "./change";
-import { assignmentAt, finish, paperAt, put } from "./draft";
+import type { CommandKind } from "./change";
+import { assignmentAt, finish, paperAt, put, readFigure } from "./draft";
 
 const formInput = z.object({
   assignmentId: idField("assignment"),
@@ -39,12 +39,6 @@ export const formGroups: CommandKind<z.infer<typeof formInput>> = {
   },
 };
 
-/** A typed figure, or nothing to clear it. */
-function readFigure(text: string): Result<Decimal | null, ChangeIssue> {
-  if (text.trim() === "" || text.trim() === "-") return ok(null);
-  return parseDecimal(text);
-}
-
 const scoreInput = z.object({ groupId: idField("group"), text: z.string().max(60), confirmed: z.boolean().optional() });
 
 /** Scores a group; the figure stands for every member without one of their own. */
@@ -58,8 +52,7 @@ export const scoreGroup: CommandKind<z.infer<typeof scoreInput>> = {
     const figure = readFigure(text);
     if (!figure.ok) return figure;
     if (figure.value !== null) {
-      const unit = found.value.scoredIn.kind === "percent" ? decimal("100") : found.value.points;
-      const checked = checkScore(figure.value, { ...found.value, points: unit }, confirmed);
+      const checked = checkScore(figure.value, found.value, confirmed);
       if (!checked.ok) return checked;
     }
     const words = figure.value === null ? "cleared" : `score ${figure.value}`;

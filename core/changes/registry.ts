@@ -8,10 +8,10 @@ import { addNote, editNote, removeNote } from "./notes";
 import { applyPatches } from "./patch";
 import { adjustMember, formGroups, scoreGroup } from "./group-work";
 import { holdAssignment, holdResult, sealTotal } from "./hold";
-import { addAssignment, addCategory, addStudents, startCourse } from "./plan";
+import { addAssignment, addCategory, addScale, addStudents, startCourse } from "./plan";
 import { release, releaseDue, seal, timeRelease } from "./release";
 import { scaleAssignment } from "./scale-assignment";
-import { addScale, scoreAttempt } from "./score-attempt";
+import { scoreAttempt } from "./score-attempt";
 import { setScore } from "./set-score";
 import { setComment, setLateness, setStanding } from "./set-standing";
 

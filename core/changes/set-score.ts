@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { decimal, ok, refuse, type Decimal, type Result } from "#core/kernel";
+import { ok, refuse, type Decimal, type Result } from "#core/kernel";
 import { idField, resultOf, type Assignment, type CourseState, type ResultRecord, type Scale } from "#core/model";
 import { checkScore, parseEntry, type Entry } from "#core/scoring";
 import { figureOf, figuresOf } from "#core/totals";
@@ -69,7 +69,7 @@ function withEntry(
     case "clear":
       return ok(cleared(result));
     case "score": {
-      const points = checkScore(entry.points, inTypedUnit(paper.assignment), confirmed);
+      const points = checkScore(entry.points, paper.assignment, confirmed);
       if (!points.ok) return points;
       if (result.decision !== null && !confirmed) {
         const code = result.decision === "missing" ? "student_is_missing" : "student_is_excused";
@@ -79,10 +79,6 @@ function withEntry(
     }
   }
 }
-
-/** An assignment scored in percent is typed out of 100. */
-const inTypedUnit = (assignment: Assignment): Assignment =>
-  assignment.scoredIn.kind === "percent" ? { ...assignment, points: decimal("100") } : assignment;
 
 /** One gesture takes back one thing: first a standing, then a figure set by hand, then a typed score, then lateness. */
 function cleared(result: ResultRecord): ResultRecord {

@@ -1,15 +1,6 @@
-import { fromDecimal, milliseconds, sum, whole, compare, type Instant, type StudentId } from "#core/kernel";
-import {
-  assignmentsOf,
-  categoriesOf,
-  courseOf,
-  releaseOf,
-  studentsOf,
-  type Assignment,
-  type CourseState,
-  type Release,
-} from "#core/model";
-import { figuresOf } from "#core/totals";
+import { milliseconds, type Instant, type StudentId } from "#core/kernel";
+import { assignmentsOf, releaseOf, studentsOf, type Assignment, type CourseState, type Release } from "#core/model";
+import { checkPlan, figuresOf } from "#core/totals";
 import { changedSinceRelease, copyState } from "./overview";
 
 /** The one next step that makes sense for an assignment. */
@@ -104,9 +95,5 @@ export const undatedOf = (state: CourseState): Assignment[] =>
   assignmentsOf(state).filter((assignment) => assignment.dueAt === null);
 
 /** Whether the category weights come to 100; nothing to add up is no fault. */
-export function weightsAddUp(state: CourseState): boolean {
-  const weights = categoriesOf(state).flatMap((category) =>
-    category.weight === null ? [] : [fromDecimal(category.weight)],
-  );
-  return courseOf(state).totals === "points" || weights.length === 0 || compare(sum(weights), whole(100)) === 0;
-}
+export const weightsAddUp = (state: CourseState): boolean =>
+  checkPlan(state).every(({ code }) => code !== "weights_not_hundred");

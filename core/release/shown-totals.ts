@@ -72,7 +72,7 @@ export function shownTotals(state: CourseState, studentId: StudentId): ShownTota
   const evaluated = evaluate(plan, source, "now");
   note("course", evaluated.percent);
   for (const { term, total } of evaluated.terms) if (term) note(term.id, total.percent);
-  if ([...Object.keys(state.categories)].some(open)) {
+  if (Object.keys(state.categories).some(open)) {
     for (const [id, total] of categoryTotals(plan, source, "now")) note(id, total.percent);
   }
   return found;
@@ -91,7 +91,7 @@ export function displayedInterval(exact: Exact, { percentPlaces }: Pick<Course, 
   };
 }
 
-/** All figures with the same letter. The highest band has no end above; it is closed far beyond any total. */
+/** All figures with the same letter. The highest band has no end above; it ends far beyond any total. */
 export function letterInterval(exact: Exact, course: Course): Interval {
   const bands = bandsFromTop(course.letters);
   const place = bands.findIndex(({ letter }) => letter === letterOf(course, exact));

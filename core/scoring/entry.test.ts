@@ -36,7 +36,7 @@ describe("the entry language", () => {
 });
 
 describe("the limits of a score", () => {
-  const quiz = { points: decimal("20"), aboveAllowed: false, bonus: false };
+  const quiz = { scoredIn: { kind: "points" } as const, points: decimal("20"), aboveAllowed: false, bonus: false };
 
   it("are 0 and the maximum, both allowed", () => {
     expect(checkScore(decimal("0"), quiz, false).ok).toBe(true);
@@ -54,7 +54,7 @@ describe("the limits of a score", () => {
 
   it("are open above where the assignment allows it, and for bonus work of 0 points", () => {
     expect(checkScore(decimal("25"), { ...quiz, aboveAllowed: true }, false).ok).toBe(true);
-    expect(checkScore(decimal("3"), { points: decimal("0"), aboveAllowed: false, bonus: true }, false).ok).toBe(true);
-    expect(checkScore(decimal("3"), { points: decimal("2"), aboveAllowed: false, bonus: true }, false).ok).toBe(false);
+    expect(checkScore(decimal("3"), { ...quiz, points: decimal("0"), bonus: true }, false).ok).toBe(true);
+    expect(checkScore(decimal("3"), { ...quiz, points: decimal("2"), bonus: true }, false).ok).toBe(false);
   });
 });

@@ -44,7 +44,7 @@ export interface CategoryTotal {
 type Rule = Pick<Category, "method" | "keep">;
 
 /** Work whose points are pure gain. Work of 0 points can only be that (reference drop.edge). */
-const isGain = (item: Item): boolean => item.bonus || item.points.n === 0n;
+export const isGain = (item: Pick<Item, "bonus" | "points">): boolean => item.bonus || item.points.n === 0n;
 
 /**
  * The total of one category over its items, which come in order of their due dates (handbook, section 4). Pooled: sum of

@@ -118,6 +118,13 @@ describe("a whole course at once", () => {
     const course = flat([[18]], [25], { rules: { ...flat([], []).rules, lateRule }, unitsLate: Uint16Array.of(2) });
     const totals = computeCourse(course);
     expect([totals.longWay.size, fraction(totals.percents[0] ?? null)]).toEqual([1, "1458/25"]);
+    // In time first, and late only by a later change: 18 of 25, and then as above.
+    course.unitsLate[0] = 0;
+    const inTime = computeCourse(course);
+    expect([inTime.longWay.size, fraction(inTime.percents[0] ?? null)]).toEqual([0, "72/1"]);
+    course.unitsLate[0] = 2;
+    recomputeCell(course, inTime, 0, 0);
+    expect(fraction(inTime.percents[0] ?? null)).toBe("1458/25");
   });
 
   it("after one change computes that student only, and comes to what a fresh run gives", () => {

@@ -4,12 +4,12 @@ import { categoryTotal, type CategoryTotal, type Item } from "./category-total";
 import { capped, termTotal } from "./course-total";
 import { flatCategory, newBasket, type Basket, type Fraction } from "./flat-category";
 import { CELL, FLAG, type FlatCourse, type FlatTotals } from "./flat-course";
-import { countedUnits, TEN_THOUSAND, unitsFor, type Units } from "./flat-units";
+import { countedUnits, isCompounded, TEN_THOUSAND, unitsFor, type Units } from "./flat-units";
 
 /** What the work on one course needs again and again. */
 interface Run {
   readonly course: FlatCourse;
-  readonly units: Units | null;
+  readonly units: Units;
   readonly basket: Basket;
   readonly out: Fraction;
   /** The assignments of each category. */
@@ -60,7 +60,7 @@ export function computeCourse(course: FlatCourse): FlatTotals {
 export function recomputeCell(course: FlatCourse, totals: FlatTotals, student: number, assignment: number): void {
   const run = knownRuns.get(totals);
   const value = course.values[student * course.assignments + assignment] ?? 0;
-  if (run?.course !== course || (run.units && value % run.units.entered !== 0)) {
+  if (run?.course !== course || value % run.units.entered !== 0) {
     const fresh = computeCourse(course);
     totals.percents.splice(0, course.students, ...fresh.percents);
     totals.numerators.set(fresh.numerators);
@@ -68,7 +68,7 @@ export function recomputeCell(course: FlatCourse, totals: FlatTotals, student: n
     totals.possible.set(fresh.possible);
     totals.longWay.clear();
     for (const long of fresh.longWay) totals.longWay.add(long);
-    knownRuns.set(totals, startRun(course));
+    knownRuns.set(totals, knownRuns.get(fresh) ?? startRun(course));
     return;
   }
   const category = course.category[assignment] ?? 0;
@@ -81,7 +81,7 @@ export function recomputeCell(course: FlatCourse, totals: FlatTotals, student: n
 function computeStudent(run: Run, totals: FlatTotals, student: number): void {
   const { course } = run;
   totals.longWay.delete(student);
-  let safe = run.units !== null && !hasFractions(course, student);
+  let safe = !hasFractions(course, student);
   for (let index = 0; safe && index < course.categories.length; index += 1) {
     safe = computeCategory(run, totals, student, index);
   }
@@ -111,7 +111,7 @@ function hasFractions(course: FlatCourse, student: number): boolean {
 /** Puts one category of one student into the basket and works it out. Answers whether the figure is exact. */
 function fillCategory({ course, units, basket, out, members }: Run, student: number, category: number): boolean {
   const rule = course.categories[category];
-  if (!units || !rule) return false;
+  if (!rule) return false;
   basket.size = 0;
   basket.fixed = 0;
   basket.gain = 0;
@@ -122,6 +122,7 @@ function fillCategory({ course, units, basket, out, members }: Run, student: num
     const points = course.points[assignment] ?? 0;
     const gains = (flags & FLAG.bonus) !== 0 || points === 0;
     if (gains && course.kinds[cell] === CELL.missing) continue;
+    if (isCompounded(course, cell)) return false;
     const value = countedUnits(course, units, cell, points);
     if (Number.isNaN(value)) continue;
     if (gains) {

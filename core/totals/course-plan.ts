@@ -1,4 +1,13 @@
-import { fromDecimal, milliseconds, type CategoryId, type TermId } from "#core/kernel";
+import {
+  compare,
+  fromDecimal,
+  HUNDRED,
+  milliseconds,
+  sum,
+  type Exact,
+  type CategoryId,
+  type TermId,
+} from "#core/kernel";
 import {
   assignmentsOf,
   categoriesOf,
@@ -102,7 +111,7 @@ const idsBelow = (node: PlanNode): CategoryId[] => [node.category.id, ...node.ch
 
 /** What is wrong with a plan, or worth a look, as data (handbook, sections 5 and 11). */
 export type PlanFinding =
-  | { readonly code: "weights_not_hundred"; readonly parentId: CategoryId | null; readonly sum: number }
+  | { readonly code: "weights_not_hundred"; readonly sum: Exact }
   | { readonly code: "weight_below_zero"; readonly id: string }
   | { readonly code: "bands_not_falling"; readonly letter: string }
   | { readonly code: "in_no_term"; readonly assignmentId: string; readonly undated: boolean }
@@ -120,11 +129,11 @@ export function checkPlan(state: CourseState): readonly PlanFinding[] {
   for (const { id } of categoriesOf(state)) {
     if (!placed.has(id)) findings.push({ code: "category_inside_itself", id });
   }
-  const sum = roots
-    .filter(({ category }) => !category.bonus)
-    .reduce((total, { category }) => total + Number(category.weight ?? 0), 0);
-  if (course.totals === "weighted" && roots.length > 0 && Math.abs(sum - 100) > 1e-9) {
-    findings.push({ code: "weights_not_hundred", parentId: null, sum });
+  const weights = roots.flatMap(({ category: { bonus, weight } }) =>
+    bonus || weight === null ? [] : [fromDecimal(weight)],
+  );
+  if (course.totals === "weighted" && weights.length > 0 && compare(sum(weights), HUNDRED) !== 0) {
+    findings.push({ code: "weights_not_hundred", sum: sum(weights) });
   }
   const letter = letterOutOfOrder(course.letters);
   if (letter !== null) findings.push({ code: "bands_not_falling", letter });

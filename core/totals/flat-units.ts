@@ -41,15 +41,9 @@ function factorFor(percents: readonly (Decimal | null)[]): number {
   return factor;
 }
 
-/** Units for a course; null where the rules give values that no power of ten makes whole. */
-export function unitsFor(course: FlatCourse): Units | null {
+/** Units for a course: fine enough for all that was entered and for the shares of its rules. */
+export function unitsFor(course: FlatCourse): Units {
   const { lateRule, missingPercent } = course.rules;
-  if (
-    lateRule?.base === "compound" &&
-    course.unitsLate.some((units, cell) => units > 0 && course.kinds[cell] === CELL.score)
-  ) {
-    return null;
-  }
   const entered = commonTens([course.points, course.values]);
   const factor = factorFor([
     lateRule?.ratePercent ?? null,
@@ -72,6 +66,10 @@ export function unitsFor(course: FlatCourse): Units | null {
     missing: share(missingPercent),
   };
 }
+
+/** Whether no power of ten makes a cell's value whole: late work under a compounding rate. */
+export const isCompounded = (course: FlatCourse, cell: number): boolean =>
+  course.rules.lateRule?.base === "compound" && course.kinds[cell] === CELL.score && (course.unitsLate[cell] ?? 0) > 0;
 
 /** The counted value of a cell in units; NaN while nothing counts (handbook, section 2). */
 export function countedUnits(course: FlatCourse, units: Units, cell: number, points: number): number {

@@ -1,5 +1,6 @@
 import { fromDecimal, type Exact, type StudentId } from "#core/kernel";
 import { studentsOf, type Assignment, type CourseState } from "#core/model";
+import { isGain } from "./category-total";
 import { planOf } from "./course-plan";
 import { figureOf, type Figure } from "./figure";
 import { CELL, FLAG, type FlatCourse } from "./flat-course";
@@ -43,7 +44,7 @@ export function flatten(state: CourseState): Flattened | null {
   };
   students.forEach((student, row) => {
     columns.forEach(({ assignment }, column) => {
-      writeCell(course, row * columns.length + column, figureOf(state, assignment, student.id), isGain(assignment));
+      writeCell(course, row * columns.length + column, figureOf(state, assignment, student.id), gains(assignment));
     });
   });
   return {
@@ -53,7 +54,7 @@ export function flatten(state: CourseState): Flattened | null {
   };
 }
 
-const isGain = ({ bonus, points }: Assignment): boolean => bonus || points === "0";
+const gains = ({ bonus, points }: Assignment): boolean => isGain({ bonus, points: fromDecimal(points) });
 
 const flagsOf = ({ bonus, counts, alwaysCounts }: Assignment): number =>
   (bonus ? FLAG.bonus : 0) | (counts ? FLAG.counts : 0) | (alwaysCounts ? FLAG.always : 0);
