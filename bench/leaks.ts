@@ -12,6 +12,7 @@ import {
   type CourseState,
   type ResultRecord,
   type Student,
+  withRecords,
 } from "#core/model";
 import { draftFacet } from "#core/release";
 
@@ -69,6 +70,7 @@ export function leakyCourse(students: number, assignments: number): CourseState 
     givenName: "Student",
     familyName: String(index),
     sectionId: null,
+    note: "",
   }));
   const results = work.flatMap((assignment, column) =>
     people.map((student, row): ResultRecord => ({
@@ -77,15 +79,15 @@ export function leakyCourse(students: number, assignments: number): CourseState 
     })),
   );
   const seals = byId([{ id: "course", state: "released" as const, at: null, shows: "percent" as const }]);
-  const state: CourseState = {
+  const plan: CourseState = {
     ...EMPTY_STATE,
     courses: byId([course]),
     categories: byId(categories),
     assignments: byId(work),
     students: byId(people),
-    results: byId(results),
     totalSeals: seals,
   };
+  const state = withRecords(plan, "results", results);
   const open = work.filter((_, index) => index % 4 !== 3);
   const releases = byId(
     open.map((assignment) => ({
@@ -94,13 +96,11 @@ export function leakyCourse(students: number, assignments: number): CourseState 
       at,
     })),
   );
-  const copies = byId(
-    open.flatMap((assignment) =>
-      people.map((student) => {
-        const content = draftFacet(state, assignment, student, "score");
-        return { ...blankRecord("copies", resultKey(assignment.id, student.id)), score: content && { at, content } };
-      }),
-    ),
+  const copies = open.flatMap((assignment) =>
+    people.map((student) => {
+      const content = draftFacet(state, assignment, student, "score");
+      return { ...blankRecord("copies", resultKey(assignment.id, student.id)), score: content && { at, content } };
+    }),
   );
-  return { ...state, releases, copies };
+  return withRecords({ ...state, releases }, "copies", copies);
 }

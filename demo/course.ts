@@ -125,7 +125,7 @@ function plan(pen: Pen): void {
         categoryId: `category:${category}` as Id<"category">,
         points: decimal(more.points),
         dueAt: more.dueAt as Instant | null,
-        channel: more.paper ? "paper" : "online",
+        channel: more.paper ? "paper" : "file",
         bonus: more.bonus ?? false,
         rubric: more.rubric ?? null,
         task: more.task,

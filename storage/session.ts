@@ -4,6 +4,7 @@ import {
   ENTRY_SCHEMA,
   prepareChange,
   prepareStep,
+  prepareUndoOf,
   type Change,
   type ChangeIssue,
   type Command,
@@ -112,6 +113,12 @@ export class CourseSession {
 
   step(step: HistoryStep): Result<Change, ChangeIssue> {
     const prepared = prepareStep(this.#history, step, this.#context());
+    return prepared.ok ? this.#take(prepared.value) : prepared;
+  }
+
+  /** Undoes one change out of the middle of the journal, if nothing rests on it. */
+  undoOne(changeId: Change["id"]): Result<Change, ChangeIssue> {
+    const prepared = prepareUndoOf(this.#state, this.entries, changeId, this.#context());
     return prepared.ok ? this.#take(prepared.value) : prepared;
   }
 

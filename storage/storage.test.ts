@@ -242,6 +242,20 @@ describe.each(makers)("a course kept %s", (_name, makeShelves) => {
   });
 });
 
+describe("stores of layout 1", () => {
+  it("lose their snapshots, which the journal makes again, and nothing else", async () => {
+    const shelves = memoryShelves();
+    const first = await Repository.open(shelves, memoryNeighbours()(), surroundings);
+    const slot = await first.keepCourse("small", startEntries(), new Map());
+    await shelves.meta.set("layout", 1);
+    await shelves.snapshots.set(slot, { seq: 1, state: { results: "as layout 1 kept them" } });
+    const again = await Repository.open(shelves, memoryNeighbours()(), surroundings);
+    expect(await shelves.snapshots.keys()).toEqual([]);
+    expect(await shelves.meta.get("layout")).toBe(2);
+    expect((await again.session(slot))?.state).toEqual(smallCourse());
+  });
+});
+
 describe("when a write fails", () => {
   const fullDisk = new DOMException("The disk is full.", "QuotaExceededError");
 

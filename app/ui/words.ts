@@ -65,6 +65,32 @@ export function issueWords(issue: ChangeIssue): string {
       return "It would be due before students get it. Choose a later due date.";
     case "not_a_level":
       return `"${issue.text}" is not a level here. Type one of: ${issue.levels.join(", ")}.`;
+    case "percent_below_zero":
+      return `${issue.percent} % is below 0. Percentages of a rule start at 0.`;
+    case "points_below_zero":
+      return `${issue.points} points are below 0. Points start at 0.`;
+    case "unknown_time_zone":
+      return `"${issue.text}" is no time zone. Choose one such as Europe/Lisbon.`;
+    case "term_ends_before_start":
+      return `${issue.name} would end before it starts. Choose a later end.`;
+    case "terms_overlap":
+      return `${issue.name} overlaps ${issue.other}. Let one end before the other starts.`;
+    case "category_inside_itself":
+      return `${issue.name} cannot be part of itself. Choose another place.`;
+    case "rubric_in_use":
+      return `${counted(issue.papers, "paper is", "papers are")} judged by this rubric. Look at what changes, then do it again.`;
+    case "record_in_use":
+      return `This ${issue.what} is used by ${issue.by}. Take it off there first.`;
+    case "cells_refused":
+      return `${counted(issue.count, "entry is", "entries are")} refused, the first at ${issue.title}: ${issueWords(issue.first)} Nothing was entered.`;
+    case "no_figure_to_adjust":
+      return `${issue.title}: there is no figure yet to adjust.`;
+    case "already_undone":
+      return "This change is undone already.";
+    case "not_undoable":
+      return "This change cannot be undone by itself.";
+    case "something_rests_on_it":
+      return `Later changes rest on it (${issue.what}). Undo those first.`;
     case "no_such_attempt":
       return `There is no attempt ${String(issue.attempt)}.`;
     case "student_in_two_groups":

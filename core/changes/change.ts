@@ -1,5 +1,5 @@
 import { z } from "zod";
-import type { AssignmentId, ChangeId, Instant, MarkerId, Result, StudentId } from "#core/kernel";
+import type { AssignmentId, ChangeId, Decimal, Instant, MarkerId, Result, StudentId } from "#core/kernel";
 import { idField, instantField, TABLE_NAMES, type CourseState, type TableName } from "#core/model";
 import type { RubricFinding, ScalingIssue, ScoreIssue } from "#core/scoring";
 import type { ConflictIssue, Patch } from "./patch";
@@ -12,6 +12,8 @@ export interface Change {
   readonly by: MarkerId;
   /** Plain words for the journal and for the name of its undo. */
   readonly line: string;
+  /** Why, in the words of the person who made it. */
+  readonly reason?: string | undefined;
   readonly patches: readonly Patch[];
 }
 
@@ -25,6 +27,7 @@ export const changeSchema: z.ZodType<Change> = z.object({
   at: instantField,
   by: idField("marker"),
   line: z.string(),
+  reason: z.string().max(500).optional(),
   patches: z.array(z.object({ table: tableSchema, id: z.string(), before: fieldsSchema, after: fieldsSchema })),
 });
 
@@ -49,6 +52,19 @@ export type ChangeIssue =
   | { readonly code: "bands_not_falling"; readonly letter: string }
   | { readonly code: "due_before_given"; readonly givenAt: Instant; readonly dueAt: Instant }
   | { readonly code: "not_a_level"; readonly text: string; readonly levels: readonly string[] }
+  | { readonly code: "percent_below_zero"; readonly percent: Decimal }
+  | { readonly code: "points_below_zero"; readonly points: Decimal }
+  | { readonly code: "unknown_time_zone"; readonly text: string }
+  | { readonly code: "term_ends_before_start"; readonly name: string }
+  | { readonly code: "terms_overlap"; readonly name: string; readonly other: string }
+  | { readonly code: "category_inside_itself"; readonly name: string }
+  | { readonly code: "rubric_in_use"; readonly papers: number; readonly canConfirm: true }
+  | { readonly code: "record_in_use"; readonly what: string; readonly by: string }
+  | { readonly code: "cells_refused"; readonly count: number; readonly title: string; readonly first: ChangeIssue }
+  | { readonly code: "no_figure_to_adjust"; readonly title: string }
+  | { readonly code: "already_undone" }
+  | { readonly code: "not_undoable" }
+  | { readonly code: "something_rests_on_it"; readonly what: string }
   | { readonly code: "no_such_attempt"; readonly attempt: number }
   | { readonly code: "student_in_two_groups"; readonly studentId: StudentId }
   | { readonly code: "nothing_to_undo" }
@@ -66,6 +82,7 @@ export interface Context {
 export interface Prepared {
   readonly patches: readonly Patch[];
   readonly line: string;
+  readonly reason?: string | undefined;
 }
 
 /** One student and one assignment. */

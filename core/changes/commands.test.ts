@@ -242,7 +242,7 @@ describe("planning", () => {
     categoryId: "category:papers" as Id<"category">,
     points: decimal("10"),
     dueAt: null,
-    channel: "online",
+    channel: "file",
     bonus: false,
     task: "",
     rubric: makeRubric("report", "one: 0-10"),

@@ -1,9 +1,25 @@
 import { ok, parseDecimal, refuse, type AssignmentId, type Decimal, type Result, type StudentId } from "#core/kernel";
-import { fullName, type Assignment, type CourseState, type RecordOf, type Student, type TableName } from "#core/model";
+import {
+  cutAt,
+  fullName,
+  recordAt,
+  recordsOf,
+  type Assignment,
+  type CourseState,
+  type RecordOf,
+  type Student,
+  type TableName,
+} from "#core/model";
 import type { ChangeIssue, PaperPlace, Prepared } from "./change";
 import { patchBetween, type Patch } from "./patch";
 
 /** Small parts that the commands share. */
+
+/** A record with some fields replaced; fields that are left out stay as they are. */
+export const withFields = <T extends object>(record: T, fields: { readonly [K in keyof T]?: T[K] | undefined }): T => ({
+  ...record,
+  ...Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)),
+});
 
 /** The finished answer of a command; a change that changes nothing is refused as such. */
 export function finish(line: string, ...patches: (Patch | null)[]): Result<Prepared, ChangeIssue> {
@@ -13,7 +29,37 @@ export function finish(line: string, ...patches: (Patch | null)[]): Result<Prepa
 
 /** The patch that stores `record`, whether or not there was one before. */
 export const put = <T extends TableName>(state: CourseState, table: T, record: RecordOf<T>): Patch | null =>
-  patchBetween(table, record.id, state[table][record.id], record);
+  patchBetween(table, record.id, recordAt(state, table, record.id), record);
+
+/** The patch that takes a stored record out; null where none is stored. */
+export function remove(state: CourseState, table: TableName, id: string): Patch | null {
+  const stored = recordAt(state, table, id);
+  return stored ? { table, id, before: { ...stored }, after: null } : null;
+}
+
+/** The patches that take records out. */
+export const removeAll = (
+  state: CourseState,
+  table: TableName,
+  records: readonly { readonly id: string }[],
+): (Patch | null)[] => records.map(({ id }) => remove(state, table, id));
+
+/** The patches that take out an assignment and everything that is known of it. */
+export function assignmentParts(state: CourseState, assignmentId: AssignmentId): (Patch | null)[] {
+  const isOfIt = (record: { readonly assignmentId: AssignmentId }) => record.assignmentId === assignmentId;
+  return [
+    ...(["results", "handIns", "judgements", "copies"] as const).flatMap((table) =>
+      removeAll(state, table, Object.values(cutAt(state, table, assignmentId) ?? {})),
+    ),
+    ...(["notes", "groups", "releases"] as const).flatMap((table) =>
+      removeAll(state, table, recordsOf(state, table).filter(isOfIt)),
+    ),
+    remove(state, "assignments", assignmentId),
+  ];
+}
+
+/** `1 student`, `2 students`, for lines of the journal. */
+export const counted = (count: number, one: string): string => `${String(count)} ${one}${count === 1 ? "" : "s"}`;
 
 /** The two ends of a paper, looked up. */
 export interface Paper {
@@ -39,7 +85,8 @@ export function assignmentAt(state: CourseState, id: AssignmentId): Result<Assig
   return found ? ok(found) : refuse({ code: "unknown_record", what: "assignment", id });
 }
 
-function studentAt(state: CourseState, id: StudentId): Result<Student, ChangeIssue> {
+/** The student of an id, or the refusal that they are not in the course. */
+export function studentAt(state: CourseState, id: StudentId): Result<Student, ChangeIssue> {
   const found = state.students[id];
   return found ? ok(found) : refuse({ code: "unknown_record", what: "student", id });
 }

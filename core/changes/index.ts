@@ -13,4 +13,9 @@ export {
 export { applyPatches, invertPatches, type Patch } from "./patch";
 export { provenancesFrom } from "./provenance";
 export { parseCommand, prepareChange, runCommand, type Command, type CommandType } from "./registry";
-export { previewEntry } from "./set-score";
+export { judgedPapers } from "./assignments";
+export { planFrom, type CoursePlanCopy } from "./copy-plan";
+export { blankCells, previewCells, type CellPreview, type EntryCell } from "./enter-scores";
+export { previewEntry } from "./entry-change";
+export { rubricEffects, usesOf, type RubricEffect } from "./rubrics";
+export { isUndone, prepareUndoOf } from "./undo-one";

@@ -1,5 +1,13 @@
 import { ok, refuse, sameValue, type Result } from "#core/kernel";
-import { blankRecord, hasBlanks, type CourseState, type RecordOf, type TableName } from "#core/model";
+import {
+  blankRecord,
+  completeRecord,
+  hasBlanks,
+  StateEditor,
+  type CourseState,
+  type RecordOf,
+  type TableName,
+} from "#core/model";
 
 /**
  * What happens to one record: `before` and `after` hold only the fields that differ; null stands for "no record".
@@ -58,18 +66,15 @@ function stands(record: Fields | undefined, before: Fields | null): boolean {
  * is not as its patch expects: nothing is ever overwritten silently.
  */
 export function applyPatches(state: CourseState, patches: readonly Patch[]): Result<CourseState, ConflictIssue> {
-  const touched: { -readonly [T in TableName]?: Record<string, unknown> } = {};
+  const editor = new StateEditor(state);
   for (const { table, id, before, after } of patches) {
-    const records = (touched[table] ??= { ...state[table] });
     const blank = blankOf(table, id);
-    const stored = records[id] as Fields | undefined;
+    const stored = editor.get(table, id);
     const record = before === null ? stored : (stored ?? blank);
-    if (!stands(record, before)) return refuse({ code: "changed_elsewhere", table, id });
-    const next = after && before ? { ...record, ...after } : after;
-    // The table is a fresh copy with ids as keys; there is no other way to take one out of it.
-    // eslint-disable-next-line @typescript-eslint/no-dynamic-delete
-    if (next === null || (blank && sameValue(next, blank))) delete records[id];
-    else records[id] = next;
+    const expected = before && after === null ? completeRecord(table, before) : before;
+    if (!stands(record, expected)) return refuse({ code: "changed_elsewhere", table, id });
+    const next = after && (before ? { ...record, ...after } : completeRecord(table, after));
+    editor.set(table, id, blank && sameValue(next, blank) ? null : next);
   }
-  return ok({ ...state, ...touched } as CourseState);
+  return ok(editor.finish());
 }

@@ -8,7 +8,22 @@ import { addNote, editNote, removeNote } from "./notes";
 import { applyPatches } from "./patch";
 import { adjustMember, formGroups, scoreGroup } from "./group-work";
 import { holdAssignment, holdResult, sealTotal } from "./hold";
-import { addAssignment, addCategory, addScale, addStudents, startCourse } from "./plan";
+import { adjustScores, setByHand } from "./by-hand";
+import {
+  addAssignment,
+  addAssignments,
+  duplicateAssignment,
+  editAssignment,
+  placeAssignment,
+  removeAssignments,
+} from "./assignments";
+import { addCategory, editCategory, placeCategory, removeCategory } from "./categories";
+import { copyPlan } from "./copy-plan";
+import { editCourse, removeTerm, saveTerm, startCourse } from "./course-rules";
+import { enterScores } from "./enter-scores";
+import { addSection, addStudents, editSection, editStudent, removeSection, removeStudents } from "./roster";
+import { removeRubric, saveRubric } from "./rubrics";
+import { addScale } from "./scales";
 import { release, releaseDue, seal, timeRelease } from "./release";
 import { scaleAssignment } from "./scale-assignment";
 import { scoreAttempt } from "./score-attempt";
@@ -18,25 +33,47 @@ import { setComment, setLateness, setStanding } from "./set-standing";
 /** Every kind of change there is, by name. */
 const commandKinds = {
   addAssignment,
+  addAssignments,
   addCategory,
   addHandIn,
   addNote,
   addScale,
+  addSection,
   addStudents,
   adjustMember,
+  adjustScores,
+  copyPlan,
+  duplicateAssignment,
+  editAssignment,
+  editCategory,
+  editCourse,
   editNote,
+  editSection,
+  editStudent,
+  enterScores,
   formGroups,
   holdAssignment,
   holdResult,
   judge,
+  placeAssignment,
+  placeCategory,
   release,
   releaseDue,
+  removeAssignments,
+  removeCategory,
   removeNote,
+  removeRubric,
+  removeSection,
+  removeStudents,
+  removeTerm,
+  saveRubric,
+  saveTerm,
   scaleAssignment,
   scoreAttempt,
   scoreGroup,
   seal,
   sealTotal,
+  setByHand,
   setComment,
   setCriterionComment,
   setLateness,

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { milliseconds, refuse, type Instant } from "#core/kernel";
 import {
+  cutAt,
   copyOf,
   facetSchema,
   idField,
@@ -132,7 +133,7 @@ export const seal: CommandKind<z.infer<typeof sealInput>> = {
 
 function withdraw(state: CourseState, assignment: Assignment, list: readonly Facet[]): (Patch | null)[] {
   return studentsOf(state)
-    .map((student) => state.copies[resultKey(assignment.id, student.id)])
+    .map((student) => cutAt(state, "copies", assignment.id)?.[resultKey(assignment.id, student.id)])
     .filter((copy) => copy !== undefined)
     .map((copy) => put(state, "copies", { ...copy, ...Object.fromEntries(list.map((facet) => [facet, null])) }));
 }

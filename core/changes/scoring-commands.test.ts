@@ -198,7 +198,7 @@ describe("a plan that cannot be", () => {
       categoryId: "category:papers",
       points: "10",
       dueAt: null,
-      channel: "online",
+      channel: "file",
       bonus: false,
       task: "",
       rubric: null,

@@ -1,8 +1,9 @@
 import { strToU8, unzipSync, zipSync } from "fflate";
 import { describe, expect, it } from "vitest";
-import { ENTRY_SCHEMA, runCommand, type Command, type Entry } from "#core/changes";
+import { applyPatches, ENTRY_SCHEMA, invertPatches, runCommand, type Command, type Entry } from "#core/changes";
 import { required, type Instant } from "#core/kernel";
-import { EMPTY_STATE, type CourseState } from "#core/model";
+import { EMPTY_STATE, resultOf, type CourseState } from "#core/model";
+import firstVersion from "../testing/first-version.json";
 import { entriesOf, fileId, smallCourse, WORLD } from "#core/testing";
 import { COURSE_FILE_VERSION, filesOf, readCourseFile, writeCourseFile, type CourseArchive } from "./index";
 
@@ -48,6 +49,31 @@ describe("the course file", () => {
     expect(readCourseFile(bytes)).toEqual({ ok: true, value: archive });
   });
 
+  it("of the first version is read, its records completed, and its oldest changes can still be undone", () => {
+    const data = zipSync({
+      "course.json": strToU8(JSON.stringify(firstVersion["course.json"])),
+      "journal.json": strToU8(JSON.stringify(firstVersion["journal.json"])),
+      "records.json": strToU8(JSON.stringify(firstVersion["records.json"])),
+      "files/0001-ada.txt": strToU8("abc"),
+    });
+    const read = readCourseFile(data);
+    if (!read.ok) throw new Error(JSON.stringify(read.issue));
+    const states = read.value.entries.reduce<CourseState[]>((list, { change }) => {
+      const next = applyPatches(list.at(-1) ?? EMPTY_STATE, change.patches);
+      if (!next.ok) throw new Error(JSON.stringify(next.issue));
+      return [...list, next.value];
+    }, []);
+    const last = required(states.at(-1), "state");
+    expect(last.assignments["assignment:essay"]).toMatchObject({ channel: "file", hidden: false, note: "" });
+    expect(last.assignments["assignment:quiz"]).toMatchObject({ channel: "paper", grouping: "alone" });
+    expect(last.students["student:ada"]).toMatchObject({ note: "" });
+    const score = resultOf(last, "assignment:quiz" as never, "student:ben" as never);
+    expect(score).toMatchObject({ score: "7.5", unitsLate: 1, outcomeLevelId: null });
+    const addQuiz = required(read.value.entries[4], "entry").change;
+    const before = required(states[4], "state");
+    expect(applyPatches(before, invertPatches(addQuiz.patches))).toEqual({ ok: true, value: states[3] });
+  });
+
   it("is an archive of open formats that names what it holds", () => {
     const parts = unzipSync(bytes);
     expect(Object.keys(parts).sort()).toEqual(["course.json", "files/0001-ada.pdf", "journal.json", "records.json"]);
@@ -83,7 +109,7 @@ describe("a course file that is not whole is refused whole", () => {
     ["empty", new Uint8Array(), { code: "file_not_an_archive" }],
     ["no archive", strToU8("hello"), { code: "file_not_an_archive" }],
     ["another archive", zipSync({ "a.txt": strToU8("a") }), { code: "file_not_a_course" }],
-    ["newer", withPart("course.json", cover({ version: 99 })), { code: "file_newer", version: 99, known: 1 }],
+    ["newer", withPart("course.json", cover({ version: 99 })), { code: "file_newer", version: 99, known: 2 }],
     ["without a journal", withPart("journal.json", null), { code: "file_part_missing", part: "journal.json" }],
     ["without a file", withPart("files/0001-ada.pdf", null), { code: "file_part_missing", part: "files/0001-ada.pdf" }],
     [

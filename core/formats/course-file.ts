@@ -3,6 +3,9 @@ import { z } from "zod";
 import { applyPatches, entrySchema, type Entry } from "#core/changes";
 import { ok, refuse, required, sameValue, type FileId, type Instant, type Result } from "#core/kernel";
 import {
+  completeRecord,
+  recordsOf,
+  wholeTable,
   courseOf,
   EMPTY_STATE,
   fileSchema,
@@ -13,7 +16,7 @@ import {
 } from "#core/model";
 
 /** Version of the course file. A file of a higher one is refused. */
-export const COURSE_FILE_VERSION = 1;
+export const COURSE_FILE_VERSION = 2;
 const FORMAT = "upright-quill-course";
 /** Most bytes a course file may unpack to: it keeps a hostile archive from filling the memory. */
 const MOST_BYTES = 2_000_000_000;
@@ -43,7 +46,11 @@ const coverSchema = z.object({
 
 /** Every file that a course names. */
 export const filesOf = (state: CourseState): WorkFile[] =>
-  Object.values(state.handIns).flatMap((handIn) => handIn.attempts.flatMap((attempt) => attempt.files));
+  recordsOf(state, "handIns").flatMap((handIn) => handIn.attempts.flatMap((attempt) => attempt.files));
+
+/** Every table, each record under its id. */
+const wholeTables = (state: CourseState) =>
+  Object.fromEntries(TABLE_NAMES.map((table) => [table, wholeTable(state, table)]));
 
 function replay(entries: readonly Entry[]): Result<CourseState, CourseFileIssue> {
   let state = EMPTY_STATE;
@@ -79,7 +86,7 @@ export function writeCourseFile(archive: CourseArchive, writtenAt: Instant): Uin
       writtenAt,
       files,
     } satisfies z.infer<typeof coverSchema>),
-    "records.json": json(state),
+    "records.json": json(wholeTables(state)),
     "journal.json": json(archive.entries),
   };
   for (const file of files) {
@@ -103,11 +110,12 @@ export function readCourseFile(bytes: Uint8Array): Result<CourseArchive, CourseF
   if (!whole.ok) return whole;
   const entries = part(parts, "journal.json", z.array(entrySchema));
   if (!entries.ok) return entries;
-  const records = part(parts, "records.json", recordsSchema);
+  const records = part(parts, "records.json", wholeRecords);
   if (!records.ok) return records;
   const replayed = replay(entries.value);
   if (!replayed.ok) return replayed;
-  if (!sameValue(replayed.value, records.value)) return refuse({ code: "file_part_damaged", part: "records.json" });
+  if (!sameValue(wholeTables(replayed.value), records.value))
+    return refuse({ code: "file_part_damaged", part: "records.json" });
   const files = new Map<FileId, Uint8Array>();
   for (const { id } of filesOf(replayed.value)) {
     const listed = whole.value.files.find((file) => file.id === id);
@@ -122,6 +130,19 @@ export function readCourseFile(bytes: Uint8Array): Result<CourseArchive, CourseF
 const recordsSchema = z.object(
   Object.fromEntries(TABLE_NAMES.map((name) => [name, z.record(z.string(), tableSchemas[name])])),
 );
+
+// A file of an older version lacks fields that were thought of later; its records are completed before they are checked.
+const wholeRecords = z
+  .record(z.string(), z.record(z.string(), z.record(z.string(), z.unknown())))
+  .transform((tables) =>
+    Object.fromEntries(
+      Object.entries(tables).map(([table, records]) => [
+        table,
+        Object.fromEntries(Object.entries(records).map(([id, record]) => [id, completeRecord(table, record)])),
+      ]),
+    ),
+  )
+  .pipe(recordsSchema);
 
 function unzip(bytes: Uint8Array): Result<Record<string, Uint8Array>, CourseFileIssue> {
   let total = 0;

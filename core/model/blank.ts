@@ -10,21 +10,28 @@ export interface BlankRecords {
   readonly copies: StudentCopy;
 }
 
+/** The fields every result starts with. */
+export const RESULT_DEFAULTS = {
+  decision: null,
+  score: null,
+  setByHand: null,
+  unitsLate: null,
+  attemptScores: [],
+  levelId: null,
+  outcomeLevelId: null,
+  adjustment: null,
+  held: false,
+  overallComment: "",
+  privateNote: "",
+} as const satisfies Partial<Record<keyof ResultRecord, unknown>>;
+
 const MAKERS: { readonly [T in keyof BlankRecords]: (id: string, parts: readonly string[]) => BlankRecords[T] } = {
   results: (id, [assignmentId, studentId]) => ({
     id,
     assignmentId: assignmentId as AssignmentId,
     studentId: studentId as StudentId,
-    decision: null,
-    score: null,
-    setByHand: null,
-    unitsLate: null,
+    ...RESULT_DEFAULTS,
     attemptScores: [],
-    levelId: null,
-    adjustment: null,
-    held: false,
-    overallComment: "",
-    privateNote: "",
   }),
   judgements: (id, [assignmentId, studentId, criterionId]) => ({
     id,

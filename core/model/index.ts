@@ -1,10 +1,14 @@
 export { blankRecord, hasBlanks } from "./blank";
-export { COURSE_DEFAULTS, courseSchema, type Band, type Course, type LateRule, type Term } from "./course";
-export { commentField, decimalField, idField, instantField, nameField } from "./fields";
-export { byName, fullName, initials, type Marker, type Section, type Student } from "./people";
+export { COURSE_DEFAULTS, courseSchema, termSchema, type Band, type Course, type LateRule, type Term } from "./course";
+export { commentField, countField, decimalField, idField, instantField, nameField } from "./fields";
+export { byName, fullName, STUDENT_DEFAULTS, initials, type Marker, type Section, type Student } from "./people";
 export {
   ASSIGNMENT_DEFAULTS,
   CATEGORY_DEFAULTS,
+  assignmentSchema,
+  categorySchema,
+  CHANNELS,
+  scaleSchema,
   rubricSchema,
   scalingSchema,
   type Assignment,
@@ -28,7 +32,6 @@ export {
 } from "./release";
 export { codePointOffset, findPassage, makePassage, utf16Offset } from "./anchor";
 export {
-  fileSchema,
   noteSchema,
   type Attempt,
   type Group,
@@ -37,7 +40,6 @@ export {
   type Note,
   type Passage,
   type ResultRecord,
-  type WorkFile,
 } from "./work";
 export {
   assignmentsOf,
@@ -63,3 +65,6 @@ export {
   type RecordOf,
   type TableName,
 } from "./state";
+export { cutAt, isCut, recordAt, recordsOf, StateEditor, wholeTable, withRecords, type CutTable } from "./tables";
+export { completeRecord } from "./complete";
+export { fileSchema, type WorkFile } from "./file";

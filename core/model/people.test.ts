@@ -8,6 +8,7 @@ const student = (givenName: string, familyName: string, id = "x"): Student => ({
   givenName,
   familyName,
   sectionId: null,
+  note: "",
 });
 
 describe("names", () => {

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { countField, idField, nameField } from "./fields";
+import { commentField, countField, idField, nameField } from "./fields";
 
 /** A section of the roster. */
 export const sectionSchema = z.object({ id: idField("section"), name: nameField, order: countField });
@@ -18,9 +18,14 @@ export const studentSchema = z.object({
   givenName: nameField,
   familyName: z.string().max(200),
   sectionId: idField("section").nullable(),
+  /** What instructors keep in mind about this student; never part of a student copy. */
+  note: commentField,
 });
 /** A student of the roster. */
 export type Student = z.infer<typeof studentSchema>;
+
+/** What a student is where nothing else is said. */
+export const STUDENT_DEFAULTS = { note: "" } as const satisfies Partial<Student>;
 
 /** Given name and family name, without a space at the end. */
 export const fullName = (student: Student): string => `${student.givenName} ${student.familyName}`.trim();

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { fileSchema } from "./file";
 import { countField, decimalField, idField, instantField, nameField } from "./fields";
 
 /** A part of the course total; weights in percent. */
@@ -66,6 +67,9 @@ export const scalingSchema = z.discriminatedUnion("kind", [
 /** A change of a whole assignment's scores. */
 export type Scaling = z.infer<typeof scalingSchema>;
 
+/** How work is handed in. */
+export const CHANNELS = ["file", "text", "link", "paper", "discussion", "answers", "nothing"] as const;
+
 /** One piece of work to be judged; `points` is its maximum. */
 export const assignmentSchema = z.object({
   id: idField("assignment"),
@@ -77,7 +81,8 @@ export const assignmentSchema = z.object({
   /** When students get it; never after it is due. */
   givenAt: instantField.nullable(),
   dueAt: instantField.nullable(),
-  channel: z.enum(["online", "paper"]),
+  /** How it is handed in; `nothing`: a figure carried over from elsewhere. */
+  channel: z.enum(CHANNELS),
   /** Points are pure gain: they enter the numerator only. */
   bonus: z.boolean(),
   /** A score above the maximum needs no asking. */
@@ -99,6 +104,20 @@ export const assignmentSchema = z.object({
   /** Which attempt counts where attempts are scored one by one. */
   countedAttempt: z.enum(["last", "first", "best", "mean"]),
   scaling: scalingSchema.nullable(),
+  /** What students are to know beside the task. */
+  note: z.string().max(2_000),
+  /** Files that go with the task. */
+  files: z.array(fileSchema).max(50),
+  /** How many attempts may be handed in; null: as many as they like. */
+  attemptsAllowed: z.number().int().min(1).max(50).nullable(),
+  /** Done alone or in groups. */
+  grouping: z.enum(["alone", "groups"]),
+  /** A second rubric that records attainment of outcomes and never enters the score. */
+  outcomeRubricId: idField("rubric").nullable(),
+  /** A short scale on which an outcome is given beside the points. */
+  outcomeScaleId: idField("scale").nullable(),
+  /** Students do not see that it exists; nothing of it is visible, whatever its seals say. */
+  hidden: z.boolean(),
   /** Held for moderation: nothing of it is visible, whatever its seals say. */
   held: z.boolean(),
 });
@@ -106,15 +125,36 @@ export const assignmentSchema = z.object({
 export type Assignment = z.infer<typeof assignmentSchema>;
 
 /** What an assignment is where nothing else is said: it counts, in points, the last attempt. */
-export const ASSIGNMENT_DEFAULTS = {
+export const ASSIGNMENT_DEFAULTS: Omit<
+  Assignment,
+  | "id"
+  | "name"
+  | "shortName"
+  | "categoryId"
+  | "points"
+  | "dueAt"
+  | "channel"
+  | "bonus"
+  | "aboveAllowed"
+  | "rubricId"
+  | "order"
+  | "task"
+> = {
   givenAt: null,
   counts: true,
   alwaysCounts: false,
   scoredIn: { kind: "points" },
   countedAttempt: "last",
   scaling: null,
+  note: "",
+  files: [],
+  attemptsAllowed: null,
+  grouping: "alone",
+  outcomeRubricId: null,
+  outcomeScaleId: null,
+  hidden: false,
   held: false,
-} as const satisfies Partial<Assignment>;
+};
 
 const levelSchema = z.object({
   id: idField("level"),

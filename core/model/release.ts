@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { decimalField, fractionField, idField, instantField } from "./fields";
-import { noteSchema, fileSchema } from "./work";
+import { fileSchema } from "./file";
+import { noteSchema } from "./work";
 
 /** The parts of a result that are released by themselves. */
 export const facetSchema = z.enum(["score", "rubric", "comments"]);

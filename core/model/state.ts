@@ -22,6 +22,7 @@ import {
   type StudentCopy,
   type TotalSeal,
 } from "./release";
+import { cutAt, type CutTable } from "./tables";
 import { groupSchema, handInSchema, judgementSchema, noteSchema, resultSchema } from "./work";
 import type { Group, HandIn, Judgement, Note, ResultRecord } from "./work";
 
@@ -51,7 +52,11 @@ export type TableName = keyof typeof tableSchemas;
 /** The record that a table holds. */
 export type RecordOf<T extends TableName> = z.infer<(typeof tableSchemas)[T]>;
 /** All tables of a course; never changed, only replaced. */
-export type CourseState = { readonly [T in TableName]: Readonly<Record<string, RecordOf<T>>> };
+export type CourseState = {
+  readonly [T in TableName]: Readonly<
+    Record<string, T extends CutTable ? Readonly<Record<string, RecordOf<T>>> : RecordOf<T>>
+  >;
+};
 
 /** All tables, in the order they are written. */
 export const TABLE_NAMES = Object.keys(tableSchemas) as TableName[];
@@ -136,15 +141,15 @@ export const rubricOf = (state: CourseState, assignment: Assignment): Rubric | n
 
 /** What a student handed in for an assignment, if anything. */
 export const handInOf = (state: CourseState, a: AssignmentId, s: StudentId): HandIn | undefined =>
-  state.handIns[resultKey(a, s)];
+  cutAt(state, "handIns", a)?.[resultKey(a, s)];
 
 /** The stored result, or the blank one every student starts with. */
 export const resultOf = (state: CourseState, a: AssignmentId, s: StudentId): ResultRecord =>
-  state.results[resultKey(a, s)] ?? blankRecord("results", resultKey(a, s));
+  cutAt(state, "results", a)?.[resultKey(a, s)] ?? blankRecord("results", resultKey(a, s));
 
 /** The stored judgement, or the blank one every criterion starts with. */
 export const judgementOf = (state: CourseState, a: AssignmentId, s: StudentId, c: CriterionId): Judgement =>
-  state.judgements[judgementKey(a, s, c)] ?? blankRecord("judgements", judgementKey(a, s, c));
+  cutAt(state, "judgements", a)?.[judgementKey(a, s, c)] ?? blankRecord("judgements", judgementKey(a, s, c));
 
 /** The seal of a facet; sealed where nothing is stored. */
 export const releaseOf = (state: CourseState, a: AssignmentId, facet: Facet): Release =>
@@ -156,7 +161,7 @@ export const totalSealOf = (state: CourseState, id: string): TotalSeal =>
 
 /** The fixed copy of a student, or the blank one. */
 export const copyOf = (state: CourseState, a: AssignmentId, s: StudentId): StudentCopy =>
-  state.copies[resultKey(a, s)] ?? blankRecord("copies", resultKey(a, s));
+  cutAt(state, "copies", a)?.[resultKey(a, s)] ?? blankRecord("copies", resultKey(a, s));
 
 // Notes are looked up by paper on every screen; the index lives exactly as long as the table it was made from.
 const noteIndexes = new WeakMap<CourseState["notes"], Map<string, Note[]>>();

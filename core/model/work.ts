@@ -1,16 +1,6 @@
 import { z } from "zod";
+import { fileSchema } from "./file";
 import { commentField, countField, decimalField, idField, instantField, nameField } from "./fields";
-
-/** A file that was handed in; its size in bytes. */
-export const fileSchema = z.object({
-  id: idField("file"),
-  name: nameField,
-  mediaType: z.enum(["application/pdf", "text/markdown", "text/plain"]),
-  /** Bytes. */
-  size: countField,
-});
-/** A file that was handed in. */
-export type WorkFile = z.infer<typeof fileSchema>;
 
 const attemptSchema = z.object({
   number: z.number().int().min(1),
@@ -47,6 +37,8 @@ export const resultSchema = z.object({
   attemptScores: z.array(z.object({ attempt: z.number().int().min(1), points: decimalField })).max(50),
   /** The level given on the assignment's scale. */
   levelId: idField("level").nullable(),
+  /** The level given on the assignment's outcome scale, beside the score; it never enters a total. */
+  outcomeLevelId: idField("level").nullable(),
   /** A member's own part of a group's score, in points, above or below 0. */
   adjustment: decimalField.nullable(),
   /** Held back one by one: nothing of this result is visible to the student. */

@@ -1,5 +1,13 @@
 import { milliseconds, type Instant, type StudentId } from "#core/kernel";
-import { assignmentsOf, releaseOf, studentsOf, type Assignment, type CourseState, type Release } from "#core/model";
+import {
+  assignmentsOf,
+  copyOf,
+  releaseOf,
+  studentsOf,
+  type Assignment,
+  type CourseState,
+  type Release,
+} from "#core/model";
 import { checkPlan, figuresOf } from "#core/totals";
 import { changedSinceRelease, copyState } from "./overview";
 
@@ -31,8 +39,7 @@ export function laneOf(state: CourseState, assignment: Assignment, now: Instant)
   const { figure } = figuresOf(state);
   const students = studentsOf(state);
   const seal = releaseOf(state, assignment.id, "score");
-  const isReleased = (id: StudentId) =>
-    seal.state === "released" && (state.copies[`${assignment.id}/${id}`]?.score ?? null) !== null;
+  const isReleased = (id: StudentId) => seal.state === "released" && copyOf(state, assignment.id, id).score !== null;
   const released = students.filter(({ id }) => isReleased(id));
   const rest = students.filter(({ id }) => !isReleased(id));
   const those = (test: (id: StudentId) => boolean) => rest.filter(({ id }) => test(id)).map(({ id }) => id);

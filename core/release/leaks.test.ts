@@ -14,7 +14,7 @@ import {
   type Exact,
   type Interval,
 } from "#core/kernel";
-import { courseOf, resultKey, type CourseState } from "#core/model";
+import { courseOf, recordAt, resultKey, withRecords, type CourseState } from "#core/model";
 import { anyCourse, assignmentId, run, runs, smallCourse, studentId } from "#core/testing";
 import { figuresOf } from "#core/totals";
 import {
@@ -112,12 +112,9 @@ describe("the leak check of a course", () => {
           const step = ratio(1n, 1000n);
           const at = (value: Exact) => {
             const key = resultKey(assignmentId("quiz"), studentId("ben"));
-            const result = state.results[key];
+            const result = recordAt(state, "results", key);
             const rounded = decimal((Math.round(toNumber(value) * 10_000) / 10_000).toString());
-            return shown({
-              ...state,
-              results: { ...state.results, ...(result && { [key]: { ...result, score: rounded } }) },
-            });
+            return shown(result ? withRecords(state, "results", [{ ...result, score: rounded }]) : state);
           };
           expect(at(inside.low)).toEqual(shown(state));
           if (leak.interval.highIncluded) expect(at(inside.high)).toEqual(shown(state));
@@ -233,7 +230,7 @@ describe("the leak check of a course", () => {
       points: decimal("5"),
     };
     const result = {
-      ...state.results["assignment:essay/student:ben"],
+      ...recordAt(state, "results", "assignment:essay/student:ben"),
       id: "assignment:note/student:ben",
       assignmentId: "assignment:note",
     };
@@ -242,7 +239,10 @@ describe("the leak check of a course", () => {
       courses: { [course.id]: { ...course, totals: "points" } },
       categories: { ...state.categories, [papers.id]: dropping },
       assignments: { ...state.assignments, "assignment:note": second },
-      results: { ...state.results, "assignment:note/student:ben": { ...result, score: decimal("4") } },
+      results: {
+        ...state.results,
+        "assignment:note": { "assignment:note/student:ben": { ...result, score: decimal("4") } },
+      },
     } as unknown as CourseState;
     expect(leaksOf(leaping, studentId("ben"))).toMatchObject({ unchecked: ["course"], leaks: [] });
     expect(leaksOf(state, studentId("ben")).unchecked).toEqual([]);

@@ -94,12 +94,13 @@ export function dueReleases(state: CourseState, now: Instant): Release[] {
 }
 
 /**
- * Whether a facet is open to a student: released, the assignment not held for moderation, and the student not held back
+ * Whether a facet is open to a student: released, the assignment neither held for moderation nor hidden, and the student not held back
  * one by one. A timed facet becomes released when its moment is given out.
  */
 export const isShown = (state: CourseState, assignment: Assignment, studentId: StudentId, facet: Facet): boolean =>
   releaseOf(state, assignment.id, facet).state === "released" &&
   !assignment.held &&
+  !assignment.hidden &&
   !resultOf(state, assignment.id, studentId).held;
 
 /** What one student can see of one assignment: released fixed copies, and nothing else. */

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { decimal } from "#core/kernel";
-import { courseOf, resultOf, type CourseState } from "#core/model";
+import { courseOf, recordsOf, resultOf, withRecords, type CourseState } from "#core/model";
 import { anyCourse, run, studentId, runs } from "#core/testing";
 import { isShown, shownTotals, visibleTo } from "./index";
 
@@ -20,7 +20,7 @@ const anyReleased = fc
     Object.values(state.assignments).forEach(({ id }, index) => {
       const facets = ["score", "rubric", "comments"] as const;
       if (!given[index]) return;
-      const figures = Object.values(state.results).some((result) => result.assignmentId === id);
+      const figures = recordsOf(state, "results").some((result) => result.assignmentId === id);
       if (figures) released = run(released, { type: "release", assignmentId: id, facets: [...facets] });
     });
     const ids = ["course", ...Object.keys(state.terms), ...Object.keys(state.categories)];
@@ -43,7 +43,7 @@ describe("what a student sees", () => {
             privateNote: "for no student's eyes",
             overallComment: "not given out",
           };
-          expect(seen({ ...state, results: { ...state.results, [result.id]: changed } })).toBe(before);
+          expect(seen(withRecords(state, "results", [changed]))).toBe(before);
         }
       }),
       { numRuns: runs(150) },
@@ -53,14 +53,13 @@ describe("what a student sees", () => {
   it("does not change when anything of another student changes", () => {
     fc.assert(
       fc.property(anyReleased, fc.integer({ min: 0, max: 80 }), (state, tenths) => {
-        const others = Object.values(state.results).filter((result) => result.studentId !== zero);
-        const results = Object.fromEntries(
-          others.map((result) => [
-            result.id,
-            { ...result, score: decimal(String(tenths / 10)), overallComment: "other" },
-          ]),
-        );
-        expect(seen({ ...state, results: { ...state.results, ...results } })).toBe(seen(state));
+        const others = recordsOf(state, "results").filter((result) => result.studentId !== zero);
+        const results = others.map((result) => ({
+          ...result,
+          score: decimal(String(tenths / 10)),
+          overallComment: "other",
+        }));
+        expect(seen(withRecords(state, "results", results))).toBe(seen(state));
       }),
       { numRuns: runs(100) },
     );
@@ -69,13 +68,11 @@ describe("what a student sees", () => {
   it("an edit after release changes nothing until it is given out again, not even in the totals", () => {
     fc.assert(
       fc.property(anyReleased, fc.integer({ min: 0, max: 80 }), (state, tenths) => {
-        const results = Object.fromEntries(
-          Object.values(state.results).map((result) => [
-            result.id,
-            { ...result, setByHand: decimal(String(tenths / 10)) },
-          ]),
-        );
-        expect(seen({ ...state, results: { ...state.results, ...results } })).toBe(seen(state));
+        const results = recordsOf(state, "results").map((result) => ({
+          ...result,
+          setByHand: decimal(String(tenths / 10)),
+        }));
+        expect(seen(withRecords(state, "results", results))).toBe(seen(state));
       }),
       { numRuns: runs(100) },
     );

@@ -19,6 +19,7 @@ import {
   type Scale,
   type Student,
   type Term,
+  withRecords,
 } from "#core/model";
 import { makeRubric, WORLD } from "./builders";
 
@@ -85,7 +86,9 @@ const anyCategory = (index: number, parents: number): fc.Arbitrary<Category> =>
 
 const anyAssignment = (index: number, categories: number): fc.Arbitrary<Assignment> =>
   fc.record({
-    ...Object.fromEntries(Object.entries(ASSIGNMENT_DEFAULTS).map(([key, value]) => [key, fc.constant(value)])),
+    ...(Object.fromEntries(Object.entries(ASSIGNMENT_DEFAULTS).map(([key, value]) => [key, fc.constant(value)])) as {
+      [K in keyof typeof ASSIGNMENT_DEFAULTS]: fc.Arbitrary<(typeof ASSIGNMENT_DEFAULTS)[K]>;
+    }),
     id: fc.constant(id("assignment", index)),
     name: fc.constant(`Work ${String(index)}`),
     shortName: fc.constant(`W${String(index)}`),
@@ -93,7 +96,7 @@ const anyAssignment = (index: number, categories: number): fc.Arbitrary<Assignme
     points: fc.constantFrom("5", "8", "10", "12.5", "20", "0").map(decimal),
     givenAt: fc.constant(null),
     dueAt: fc.oneof({ weight: 6, arbitrary: fc.nat(80).map(day) }, { weight: 1, arbitrary: fc.constant(null) }),
-    channel: fc.constant("online"),
+    channel: fc.constant("file"),
     bonus: fc.constantFrom(false, false, false, true),
     aboveAllowed: fc.constant(true),
     rubricId: fc.constantFrom(null, null, "rubric:any" as Id<"rubric">),
@@ -173,6 +176,7 @@ const students = (count: number): Student[] =>
     givenName: "S",
     familyName: String(index),
     sectionId: null,
+    note: "",
   }));
 
 const TERMS: readonly Term[] = [0, 1].map((index) => ({
@@ -235,7 +239,7 @@ export const anyCourse = (): fc.Arbitrary<CourseState> =>
       };
       const here = ({ assignmentId }: { readonly assignmentId: string }) =>
         assignments.some((assignment) => assignment.id === assignmentId);
-      return {
+      const plan: CourseState = {
         ...EMPTY_STATE,
         courses: byId([course]),
         students: byId(people),
@@ -245,8 +249,8 @@ export const anyCourse = (): fc.Arbitrary<CourseState> =>
         rubrics: byId([RUBRIC]),
         assignments: byId(assignments),
         groups: byId([group]),
-        handIns: byId(handIns(assignments, people)),
-        results: byId(results.filter(here)),
-        judgements: byId(judgements.flat().filter(here)),
       };
+      const handedIn = withRecords(plan, "handIns", handIns(assignments, people));
+      const scored = withRecords(handedIn, "results", results.filter(here));
+      return withRecords(scored, "judgements", judgements.flat().filter(here));
     });

@@ -1,6 +1,14 @@
 import { ENTRY_SCHEMA, runCommand, type Command, type Entry } from "#core/changes";
 import { decimal, type Id, type Instant } from "#core/kernel";
-import { COURSE_DEFAULTS, EMPTY_STATE, TABLE_NAMES, type Course, type CourseState, type Rubric } from "#core/model";
+import {
+  COURSE_DEFAULTS,
+  EMPTY_STATE,
+  TABLE_NAMES,
+  wholeTable,
+  type Course,
+  type CourseState,
+  type Rubric,
+} from "#core/model";
 
 /** `student:ada` from `ada`. */
 export const studentId = (name: string) => `student:${name}` as Id<"student">;
@@ -92,7 +100,7 @@ const COURSE: Course = {
 
 const ASSIGNMENT = {
   type: "addAssignment",
-  channel: "online",
+  channel: "file",
   bonus: false,
   task: "",
   dueAt: null,
@@ -121,7 +129,12 @@ const QUIZ: Command = {
 /** A journal of one entry that holds a whole state. */
 export function entriesOf(state: CourseState): Entry[] {
   const patches = TABLE_NAMES.flatMap((table) =>
-    Object.entries<object>(state[table]).map(([id, record]) => ({ table, id, before: null, after: { ...record } })),
+    Object.entries<object>(wholeTable(state, table)).map(([id, record]) => ({
+      table,
+      id,
+      before: null,
+      after: { ...record },
+    })),
   );
   const id = "change:start" as Id<"change">;
   const change = { id, type: "startCourse", at: WORLD.at, by: WORLD.by, line: "start", patches };

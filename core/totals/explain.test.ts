@@ -14,7 +14,7 @@ import {
   ZERO,
   type Exact,
 } from "#core/kernel";
-import { resultOf, studentsOf, type CourseState } from "#core/model";
+import { resultOf, studentsOf, withRecords, type CourseState } from "#core/model";
 import { afterDeduction, scaledScore } from "#core/scoring";
 import { anyCourse, assignmentId, run, smallCourse, studentId, runs } from "#core/testing";
 import {
@@ -189,14 +189,8 @@ describe("every figure explains itself", () => {
       studentId: studentId("ben"),
       text: "m",
     });
-    const result = state.results["assignment:quiz/student:ben"];
-    const byHand = {
-      ...state,
-      results: {
-        ...state.results,
-        ...(result && { [result.id]: { ...result, setByHand: result.score ?? ("7" as never) } }),
-      },
-    };
+    const result = resultOf(state, assignmentId("quiz"), studentId("ben"));
+    const byHand = withRecords(state, "results", [{ ...result, setByHand: "7" as never }]);
     const quiz = state.assignments[assignmentId("quiz")];
     const account = quiz && explainResult(byHand, quiz, studentId("ben"));
     expect(account).toMatchObject({
@@ -234,9 +228,7 @@ describe("a rise in a score", () => {
     const by = ratio(BigInt(tenths), 10n);
     // Rounded up to four places, so that it is never less than it was.
     const setByHand = value && pointsText(add(add(value, by), ratio(1n, 10_000n)));
-    return standing === "missing"
-      ? state
-      : { ...state, results: { ...state.results, [result.id]: { ...result, setByHand } } };
+    return standing === "missing" ? state : withRecords(state, "results", [{ ...result, setByHand }]);
   };
 
   it("never lowers a weighted total whose inner categories have weights", () => {

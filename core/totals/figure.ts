@@ -14,6 +14,7 @@ import {
   type StudentId,
 } from "#core/kernel";
 import {
+  cutAt,
   courseOf,
   groupOf,
   handInOf,
@@ -76,14 +77,15 @@ const keptFigures = new WeakMap<Assignment, Map<StudentId, Kept>>();
 export function figureOf(state: CourseState, assignment: Assignment, studentId: StudentId): Figure {
   const rubric = rubricOf(state, assignment);
   const key = resultKey(assignment.id, studentId);
+  const judgements = cutAt(state, "judgements", assignment.id);
   const rests: readonly unknown[] = [
     courseOf(state),
     rubric,
-    state.results[key],
-    state.handIns[key],
+    cutAt(state, "results", assignment.id)?.[key],
+    cutAt(state, "handIns", assignment.id)?.[key],
     assignment.scoredIn.kind === "scale" ? state.scales[assignment.scoredIn.scaleId] : null,
     groupOf(state, assignment.id, studentId),
-    ...(rubric?.criteria ?? []).map(({ id }) => state.judgements[judgementKey(assignment.id, studentId, id)]),
+    ...(rubric?.criteria ?? []).map(({ id }) => judgements?.[judgementKey(assignment.id, studentId, id)]),
   ];
   const ofAssignment = keptFigures.get(assignment) ?? new Map<StudentId, Kept>();
   keptFigures.set(assignment, ofAssignment);

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { decimal, fractionText, type Id, type Instant } from "#core/kernel";
 import type { Assignment, CourseState, Group, HandIn, ResultRecord, Scale } from "#core/model";
-import { resultOf } from "#core/model";
+import { resultOf, withRecords } from "#core/model";
 import { assignmentId, smallCourse, studentId } from "#core/testing";
 import { figureOf } from "./index";
 
@@ -42,14 +42,14 @@ function ofBen(
     score: null,
     ...more.group,
   };
-  const changed: CourseState = {
+  const plan: CourseState = {
     ...state,
     assignments: { ...state.assignments, [quiz]: assignment },
     scales: { [LEVELS.id]: LEVELS },
-    handIns: more.attempts ? { [key]: handIn } : {},
     groups: more.group ? { [group.id]: group } : {},
-    results: { [key]: { ...resultOf(state, quiz, ben), ...result } },
   };
+  const handedIn = withRecords(plan, "handIns", more.attempts ? [handIn] : []);
+  const changed = withRecords(handedIn, "results", [{ ...resultOf(state, quiz, ben), ...result }]);
   const figure = figureOf(changed, assignment, ben);
   return { ...figure, value: figure.counted && fractionText(figure.counted) };
 }

@@ -13,6 +13,7 @@ import {
   type CourseState,
   type ResultRecord,
   type Term,
+  withRecords,
 } from "#core/model";
 import { smallCourse, studentId } from "#core/testing";
 import { explainTotal, figuresOf, letterOf } from "./index";
@@ -60,7 +61,7 @@ function courseFrom({ course, terms = [], categories, work }: Sheet): CourseStat
         categoryId: ids("category", category),
         points: decimal(points),
         dueAt: "2026-10-01T12:00:00Z" as Instant,
-        channel: "online",
+        channel: "file",
         bonus: false,
         aboveAllowed: true,
         rubricId: null,
@@ -74,10 +75,10 @@ function courseFrom({ course, terms = [], categories, work }: Sheet): CourseStat
       return { assignment, result: { ...blankRecord("results", key), ...result }, handIn };
     }),
   );
-  return {
+  const plan: CourseState = {
     ...EMPTY_STATE,
     courses: table([{ ...RULES, ...course }]),
-    students: table([{ id: who, number: "1", givenName: "Ida", familyName: "Moss", sectionId: null }]),
+    students: table([{ id: who, number: "1", givenName: "Ida", familyName: "Moss", sectionId: null, note: "" }]),
     terms: table(
       terms.map((term, order) => ({ ...term, id: ids("term", term.name), weight: decimal(term.weight), order })),
     ),
@@ -92,9 +93,17 @@ function courseFrom({ course, terms = [], categories, work }: Sheet): CourseStat
       })),
     ),
     assignments: table(all.map(({ assignment }) => assignment)),
-    results: table(all.map(({ result }) => result)),
-    handIns: table(all.flatMap(({ handIn }) => handIn)),
   };
+  const handedIn = withRecords(
+    plan,
+    "handIns",
+    all.flatMap(({ handIn }) => handIn),
+  );
+  return withRecords(
+    handedIn,
+    "results",
+    all.map(({ result }) => result),
+  );
 }
 
 const score = (points: string): Work => ({ result: { score: decimal(points) } });

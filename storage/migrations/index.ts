@@ -1,4 +1,5 @@
 import type { Shelves } from "../shelf";
+import { cutTables } from "./0002-cut-tables";
 
 /** One step of the stored layout. It may only add; what it replaces is removed by a later step. */
 export interface Migration {
@@ -9,7 +10,10 @@ export interface Migration {
 }
 
 /** Layout 1 is the first: there is nothing to bring over. */
-export const MIGRATIONS: readonly Migration[] = [{ number: 1, name: "first-layout", migrate: () => Promise.resolve() }];
+export const MIGRATIONS: readonly Migration[] = [
+  { number: 1, name: "first-layout", migrate: () => Promise.resolve() },
+  cutTables,
+];
 
 const VERSION_KEY = "layout";
 

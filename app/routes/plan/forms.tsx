@@ -126,7 +126,7 @@ export function AddAssignment({ categories, timeZone }: AddAssignmentProps) {
       categoryId: textOf(fields, "category") as CategoryId,
       points: points.value,
       dueAt: fromLocalText(textOf(fields, "due"), timeZone),
-      channel: fields.get("paper") === "on" ? "paper" : "online",
+      channel: fields.get("paper") === "on" ? "paper" : "file",
       bonus: false,
       task: "",
       rubric: null,
