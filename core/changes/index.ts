@@ -19,3 +19,4 @@ export { blankCells, previewCells, type CellPreview, type EntryCell } from "./en
 export { previewEntry } from "./entry-change";
 export { rubricEffects, usesOf, type RubricEffect } from "./rubrics";
 export { isUndone, prepareUndoOf } from "./undo-one";
+export { readPileLine, type PileLine } from "./pile";

@@ -213,7 +213,7 @@ describe("assignments", () => {
     [{}, "nothing_to_change"],
   ])("an edit of %j is refused as %s", (fields, code) => {
     expect(
-      refusal(smallCourse(), { type: "editAssignment", assignmentId: essay, fields: fields }),
+      refusal(smallCourse(), { type: "editAssignment", assignmentId: essay, fields: fields as never }),
     ).toMatchObject({
       code,
     });

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { assignmentId, reference, run, smallCourse, studentId } from "#core/testing";
-import { readRoster, scoresCsv, writeCsv } from "./index";
+import { scoresCsv, writeCsv } from "./index";
 
 /** Reads CSV by the rules of RFC 4180 alone: a second opinion on what is written. */
 function readCsv(text: string): string[][] {
@@ -73,20 +73,5 @@ describe("the scores of a course", () => {
     const evil = { number: "=1+1", givenName: "=HYPERLINK", familyName: "x", sectionId: null };
     const text = scoresCsv(run(smallCourse(), { type: "addStudents", students: [evil] }));
     expect(text).toContain("'=1+1,'=HYPERLINK x");
-  });
-});
-
-describe("a pasted roster", () => {
-  it("takes numbers with commas or tabs, names alone, and skips empty lines", () => {
-    expect(readRoster("L1, Ilse Tarnowe\nL2\tJorun van der Nakade\n\n  Oskar  \r\n", new Set(["S001"]))).toEqual([
-      { number: "L1", givenName: "Ilse", familyName: "Tarnowe" },
-      { number: "L2", givenName: "Jorun van der", familyName: "Nakade" },
-      { number: "S002", givenName: "Oskar", familyName: "" },
-    ]);
-  });
-
-  it("gives no number twice", () => {
-    const numbers = readRoster("S001, A B\nC D\nE F", new Set()).map(({ number }) => number);
-    expect(numbers).toEqual(["S001", "S002", "S003"]);
   });
 });

@@ -6,5 +6,18 @@ export {
   type CourseArchive,
   type CourseFileIssue,
 } from "./course-file";
-export { scoresCsv, writeCsv } from "./csv";
-export { readRoster, type RosterLine } from "./roster";
+export { scoresCsv, writeCsv, type Cell } from "./csv";
+export { readBlock, writeBlock } from "./block";
+export {
+  readRoster,
+  readRosterTable,
+  ROSTER_ROLES,
+  rosterFrom,
+  type RosterIssue,
+  type RosterLine,
+  type RosterRole,
+  type RosterTable,
+} from "./roster";
+export { readRubricFile, rubricCsv, rubricJson, type RubricFileIssue } from "./rubric-file";
+export { readShorthand, shortNameOf, type ShorthandIssue, type ShorthandItem } from "./shorthand";
+export { readDate, type LocalMoment } from "./shorthand-date";

@@ -1,31 +1,160 @@
-/** A student as read from a pasted roster. */
+import Papa from "papaparse";
+
+/** What a column of a roster holds. */
+export type RosterRole = "number" | "name" | "given" | "family" | "section" | "ignore";
+/** All roles, in the order they are offered. */
+export const ROSTER_ROLES: readonly RosterRole[] = ["number", "name", "given", "family", "section", "ignore"];
+
+/** A roster as it was pasted or read from a file, before its columns are settled. */
+export interface RosterTable {
+  /** The first line where it names the columns. */
+  readonly head: readonly string[] | null;
+  readonly rows: readonly (readonly string[])[];
+  /** What each column seems to hold. */
+  readonly roles: readonly RosterRole[];
+}
+
+/** A student as read from a roster. */
 export interface RosterLine {
   readonly number: string;
   readonly givenName: string;
   readonly familyName: string;
+  readonly section: string;
+}
+
+/** Why a line of a roster cannot be taken; `line` counts from 1 among the lines of students. */
+export type RosterIssue =
+  | { readonly line: number; readonly code: "no_name" }
+  | { readonly line: number; readonly code: "number_twice"; readonly number: string }
+  | { readonly line: number; readonly code: "number_taken"; readonly number: string };
+
+/** Names of columns as people write them; compared in lower case. */
+const HEADS: readonly (readonly [RosterRole, RegExp])[] = [
+  [
+    "number",
+    /^(student )?(number|no\.?|id|nr\.?)$|^(student|matriculation|enrol?ment|registration) ?(id|number|no\.?)$/,
+  ],
+  ["given", /^(given|first|fore)[ _-]?names?$/],
+  ["family", /^(family|last|sur)[ _-]?names?$|^surname$/],
+  ["name", /^(full |student )?names?$|^student$/],
+  ["section", /^(section|group|class|set|stream)( name)?$/],
+];
+
+const roleOfHead = (text: string): RosterRole | null =>
+  HEADS.find(([, pattern]) => pattern.test(text.trim().toLowerCase()))?.[0] ?? null;
+
+/** Tab, semicolon or comma: the first that stands in most lines. Two-column files are not told apart by the parser. */
+function delimiterOf(text: string): string | null {
+  const lines = text.split(/\r?\n/).filter((line) => line.trim() !== "");
+  const share = (mark: string) => lines.filter((line) => line.includes(mark)).length / Math.max(1, lines.length);
+  return ["\t", ";", ","].find((mark) => share(mark) > 0.5) ?? null;
+}
+
+const cellsOf = (text: string, delimiter: string): string[][] =>
+  Papa.parse<string[]>(text, { delimiter, skipEmptyLines: "greedy" }).data.map((row) =>
+    row.map((cell) => cell.replace(/\r$/, "").trim()),
+  );
+
+/** Reads a pasted or opened roster into rows and proposes what each column holds. */
+export function readRosterTable(text: string): RosterTable {
+  const clean = text.replace(/^\uFEFF/, "");
+  const delimiter = delimiterOf(clean);
+  // A list typed by hand may have a tab in one line and a comma in the next.
+  const parsed = delimiter
+    ? cellsOf(clean, delimiter)
+    : clean
+        .split(/\r?\n/)
+        .flatMap((line) => cellsOf(line, ["\t", ";", ","].find((mark) => line.includes(mark)) ?? "\t"));
+  const width = parsed.reduce((most, row) => Math.max(most, row.length), 0);
+  const named = (parsed[0] ?? []).map(roleOfHead);
+  const head = named.filter(Boolean).length >= Math.min(2, width) && width > 0 ? (parsed[0] ?? null) : null;
+  const body = head ? parsed.slice(1) : parsed;
+  const full = body.filter((row) => row.length > 1 || width === 1);
+  const roles = head ? settle(named.map((role) => role ?? "ignore")) : guessed(full, width);
+  const name = Math.max(0, roles.indexOf("name"));
+  return {
+    head,
+    roles,
+    // A line with one cell among longer ones is a name alone.
+    rows: body.map((row) =>
+      Array.from(
+        { length: width },
+        (_, index) => (row.length === 1 ? (index === name ? row[0] : "") : row[index]) ?? "",
+      ),
+    ),
+  };
+}
+
+/** Each role stands once; a later column of the same is left out. */
+function settle(roles: readonly RosterRole[]): RosterRole[] {
+  return roles.map((role, index) => (roles.indexOf(role) < index ? "ignore" : role));
+}
+
+function guessed(rows: readonly (readonly string[])[], width: number): RosterRole[] {
+  const column = (index: number) => rows.map((row) => row[index] ?? "");
+  const numbers = Array.from({ length: width }, (_, index) => column(index).every((cell) => /\d/.test(cell)));
+  const words = Array.from({ length: width }, (_, index) => index).filter((index) => !numbers[index]);
+  return Array.from({ length: width }, (_, index): RosterRole => {
+    if (numbers[index]) return numbers.indexOf(true) === index ? "number" : "ignore";
+    const place = words.indexOf(index);
+    if (words.length === 1) return "name";
+    // Several columns of words: a first one of several words each is a whole name, and the next its section.
+    const whole = column(words[0] ?? 0).filter((cell) => cell.includes(" ")).length > rows.length / 2;
+    const order: readonly RosterRole[] = whole ? ["name", "section"] : ["family", "given", "section"];
+    return order[place] ?? "ignore";
+  });
 }
 
 /**
- * Reads a pasted roster, one student a line: `number, name`, `number<Tab>name`, or a name alone, which gets the next
- * free number of the form `S001`. The last word of a name is the family name; empty lines are skipped.
+ * The students of a roster once its columns are settled. Without a number a student gets the next free one of the form
+ * `S001`. `Tarnowe, Ilse` in one cell is a family name first; otherwise the last word of a name is the family name.
  */
-export function readRoster(text: string, taken: ReadonlySet<string>): RosterLine[] {
+export function rosterFrom(
+  { rows }: Pick<RosterTable, "rows">,
+  roles: readonly RosterRole[],
+  taken: ReadonlySet<string>,
+): { readonly students: RosterLine[]; readonly issues: RosterIssue[] } {
   const used = new Set(taken);
-  let next = 1;
-  const freeNumber = () => {
-    while (used.has(`S${String(next).padStart(3, "0")}`)) next += 1;
-    return `S${String(next).padStart(3, "0")}`;
-  };
-  return text
-    .split(/\r?\n/)
-    .map((line) => line.trim())
-    .filter((line) => line !== "")
-    .map((line) => {
-      const parts = /^([^,;\t]+)[,;\t]\s*(.+)$/.exec(line);
-      const number = (parts?.[1] ?? freeNumber()).trim();
+  const students: RosterLine[] = [];
+  const issues: RosterIssue[] = [];
+  const given = new Set<string>();
+  for (const [index, row] of rows.entries()) {
+    const cell = (role: RosterRole) => row[roles.indexOf(role)] ?? "";
+    const name = nameFrom(cell("name"), cell("given"), cell("family"));
+    const number = cell("number");
+    const line = index + 1;
+    if (name.givenName === "") issues.push({ line, code: "no_name" });
+    else if (given.has(number)) issues.push({ line, code: "number_twice", number });
+    else if (taken.has(number)) issues.push({ line, code: "number_taken", number });
+    else {
+      if (number !== "") given.add(number);
       used.add(number);
-      const words = (parts?.[2] ?? line).trim().split(/\s+/);
-      const familyName = words.length > 1 ? (words.pop() ?? "") : "";
-      return { number, givenName: words.join(" "), familyName };
-    });
+      students.push({ number, ...name, section: cell("section") });
+    }
+  }
+  let next = 1;
+  const free = () => {
+    while (used.has(`S${String(next).padStart(3, "0")}`)) next += 1;
+    const number = `S${String(next).padStart(3, "0")}`;
+    used.add(number);
+    return number;
+  };
+  return { students: students.map((line) => (line.number === "" ? { ...line, number: free() } : line)), issues };
+}
+
+function nameFrom(name: string, given: string, family: string): Pick<RosterLine, "givenName" | "familyName"> {
+  if (given !== "" || family !== "") {
+    return given === "" ? { givenName: family, familyName: "" } : { givenName: given, familyName: family };
+  }
+  const turned = /^([^,]+),\s*(.+)$/.exec(name);
+  if (turned) return { givenName: turned[2] ?? "", familyName: turned[1] ?? "" };
+  const words = name.split(/\s+/);
+  const familyName = words.length > 1 ? (words.pop() ?? "") : "";
+  return { givenName: words.join(" "), familyName };
+}
+
+/** Reads a typed or pasted roster in one go, with the columns it seems to have. */
+export function readRoster(text: string, taken: ReadonlySet<string>) {
+  const table = readRosterTable(text);
+  return rosterFrom(table, table.roles, taken);
 }

@@ -68,3 +68,4 @@ export {
 export { cutAt, isCut, recordAt, recordsOf, StateEditor, wholeTable, withRecords, type CutTable } from "./tables";
 export { completeRecord } from "./complete";
 export { fileSchema, type WorkFile } from "./file";
+export { findStudents, plainText, type FoundStudents } from "./find-student";

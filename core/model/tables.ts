@@ -66,7 +66,7 @@ export class StateEditor {
   /** The record as edited so far. */
   get(table: TableName, id: string): Readonly<Record<string, unknown>> | undefined {
     const records = isCut(table)
-      ? (this.#touched.get(table) ?? (this.state[table]))[cutOf(id)]
+      ? (this.#touched.get(table) ?? this.state[table])[cutOf(id)]
       : (this.#touched.get(table) ?? this.state[table]);
     return (records as Records | undefined)?.[id] as Readonly<Record<string, unknown>> | undefined;
   }

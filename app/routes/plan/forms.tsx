@@ -93,7 +93,7 @@ export function AddCategory() {
 export function AddStudents({ taken }: { readonly taken: readonly string[] }) {
   const change = useChange();
   const send = async (fields: FormData) => {
-    const students = readRoster(textOf(fields, "roster"), new Set(taken)).map((line) => ({ ...line, sectionId: null }));
+    const { students } = readRoster(textOf(fields, "roster"), new Set(taken));
     if (students.length === 0) return "Type or paste at least one student.";
     const outcome = await change({ type: "addStudents", students });
     return outcome.ok ? null : issueWords(outcome.issue);
