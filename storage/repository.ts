@@ -20,6 +20,7 @@ const RECENT_FILES = 8;
 export class Repository {
   #sessions = new Map<string, Promise<CourseSession>>();
   #recentFiles = new Map<string, Blob>();
+  #listed: readonly CourseListing[] | null = null;
 
   private constructor(
     private readonly shelves: Shelves,
@@ -35,7 +36,14 @@ export class Repository {
 
   async courses(): Promise<CourseListing[]> {
     const keys = (await this.shelves.meta.keys()).filter((key) => key.startsWith("course/")).sort();
-    return (await Promise.all(keys.map((key) => this.shelves.meta.get(key)))) as CourseListing[];
+    const listed = (await Promise.all(keys.map((key) => this.shelves.meta.get(key)))) as CourseListing[];
+    this.#listed = listed;
+    return listed;
+  }
+
+  /** The courses as last listed, without waiting for the store: what a screen needs while a person types. */
+  async coursesAtHand(): Promise<readonly CourseListing[]> {
+    return this.#listed ?? this.courses();
   }
 
   /** The session of a course, opened once per tab; null where there is no such course. */
@@ -105,5 +113,6 @@ export class Repository {
     await writeWholeJournal(this.shelves, slot, ledger);
     const { title, origin } = courseOf(ledger.state);
     await this.shelves.meta.set(`course/${slot}`, { slot, title, origin } satisfies CourseListing);
+    this.#listed = null;
   }
 }

@@ -9,3 +9,6 @@ export const deskAddress = (slot: string, assignmentId: string, studentId: strin
   `/courses/${slot}/score/${inAddress(assignmentId)}/${inAddress(studentId)}`;
 
 export const windowAddress = (slot: string, studentId: string): string => `/window/${slot}/${inAddress(studentId)}`;
+
+export const studentAddress = (slot: string, studentId: string): string =>
+  `/courses/${slot}/students/${inAddress(studentId)}`;

@@ -4,6 +4,19 @@ import type { Instant } from "#core/kernel";
 /** How far clocks are set back anywhere, in milliseconds. */
 const SET_BACK = [3_600_000, 1_800_000] as const;
 
+const localFormats = new Map<string, Intl.DateTimeFormat>();
+
+/** A moment as the text of a date-and-time field, in the course's time zone: `2026-10-23T18:00`. */
+export function toLocalText(instant: string | null, timeZone: string): string {
+  if (instant === null) return "";
+  let format = localFormats.get(timeZone);
+  if (!format) {
+    format = new Intl.DateTimeFormat("sv-SE", { dateStyle: "short", timeStyle: "short", timeZone });
+    localFormats.set(timeZone, format);
+  }
+  return format.format(new Date(instant)).replace(" ", "T");
+}
+
 /**
  * Reads the text of a date-and-time field as local time of the course; null when it is not complete. A time that comes
  * twice, because clocks are set back, is the first of the two.
@@ -18,3 +31,6 @@ export function fromLocalText(text: string, timeZone: string): Instant | null {
   );
   return new Date((first ?? local).getTime()).toISOString() as Instant;
 }
+
+/** The date of a moment in the course's time zone: `2026-10-23`. */
+export const localToday = (instant: string, timeZone: string): string => toLocalText(instant, timeZone).slice(0, 10);

@@ -1,5 +1,5 @@
 import type { ChangeIssue } from "#core/changes";
-import type { CourseFileIssue } from "#core/formats";
+import type { CourseFileIssue, RosterIssue, ShorthandIssue } from "#core/formats";
 import type { RubricFinding } from "#core/scoring";
 
 /** Sentences for refusals: what, and how to mend it. The one place where an issue becomes words. */
@@ -138,6 +138,34 @@ export function fileIssueWords(issue: CourseFileIssue): string {
       return `In the course file, ${issue.part} is damaged. Fetch it again from where it was kept.`;
     case "file_too_large":
       return `The course file would unpack to ${String(Math.round(issue.bytes / 1e6))} MB, which is more than fits.`;
+  }
+}
+
+/** Why a line of a roster cannot be taken. */
+export function rosterWords(issue: RosterIssue): string {
+  switch (issue.code) {
+    case "no_name":
+      return `Line ${String(issue.line)} has no name and is left out.`;
+    case "number_twice":
+      return `Line ${String(issue.line)}: number ${issue.number} stands twice. The first one counts.`;
+    case "number_taken":
+      return `Line ${String(issue.line)}: number ${issue.number} is on the roster already.`;
+  }
+}
+
+/** Why a line of shorthand is not understood yet. */
+export function shorthandWords({ code, line, text }: ShorthandIssue): string {
+  switch (code) {
+    case "no_name":
+      return `Line ${String(line)} begins with its name, such as Essay, 20 points.`;
+    case "no_points":
+      return `${text}: how many points? Add a part such as 12 points.`;
+    case "part_not_understood":
+      return `Line ${String(line)}: "${text}" is not understood. Try 12 points, 14 Sep, weekly from 14 Sep, in Papers, on paper, bonus.`;
+    case "range_too_long":
+      return `${text} would make more than 60 assignments. Choose a shorter range.`;
+    case "series_without_start":
+      return `Line ${String(line)}: ${text} from when? Write such as weekly from 14 Sep.`;
   }
 }
 

@@ -20,3 +20,4 @@ export { previewEntry } from "./entry-change";
 export { rubricEffects, usesOf, type RubricEffect } from "./rubrics";
 export { isUndone, prepareUndoOf } from "./undo-one";
 export { readPileLine, type PileLine } from "./pile";
+export { paperHistory, type PaperEvent } from "./paper-history";

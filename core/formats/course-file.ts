@@ -45,8 +45,10 @@ const coverSchema = z.object({
 });
 
 /** Every file that a course names. */
-export const filesOf = (state: CourseState): WorkFile[] =>
-  recordsOf(state, "handIns").flatMap((handIn) => handIn.attempts.flatMap((attempt) => attempt.files));
+export const filesOf = (state: CourseState): WorkFile[] => [
+  ...Object.values(state.assignments).flatMap((assignment) => assignment.files),
+  ...recordsOf(state, "handIns").flatMap((handIn) => handIn.attempts.flatMap((attempt) => attempt.files)),
+];
 
 /** Every table, each record under its id. */
 const wholeTables = (state: CourseState) =>

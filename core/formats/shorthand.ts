@@ -63,8 +63,9 @@ const set = (rest: Draft["rest"]) => (_: RegExpExecArray, draft: Draft) => {
   return true;
 };
 const due: Rule[1] = (match, draft, { today }) => {
-  draft.due = readDate(match[1] ?? "", today);
-  return draft.due !== null;
+  const read = readDate(match[1] ?? "", today);
+  draft.due = read ?? draft.due;
+  return read !== null;
 };
 const series =
   (days: (match: RegExpExecArray) => number): Rule[1] =>

@@ -2,13 +2,14 @@ import { milliseconds, type Instant, type StudentId } from "#core/kernel";
 import {
   assignmentsOf,
   copyOf,
+  cutAt,
   releaseOf,
   studentsOf,
   type Assignment,
   type CourseState,
   type Release,
 } from "#core/model";
-import { checkPlan, figuresOf } from "#core/totals";
+import { checkPlan, figuresOf, keptForAssignment } from "#core/totals";
 import { changedSinceRelease, copyState } from "./overview";
 
 /** The one next step that makes sense for an assignment. */
@@ -34,8 +35,16 @@ export interface Lane {
   readonly next: NextStep;
 }
 
-/** How far an assignment has come, and what its next step is. */
+const keptLane = keptForAssignment<Lane>();
+
+/** How far an assignment has come, and what its next step is; looked at again only when something it rests on changes. */
 export function laneOf(state: CourseState, assignment: Assignment, now: Instant): Lane {
+  const overdue = assignment.dueAt !== null && milliseconds(assignment.dueAt) < milliseconds(now);
+  const rests = [state.notes, state.releases, state.rubrics, cutAt(state, "copies", assignment.id), overdue];
+  return keptLane(state, assignment, rests, () => countLane(state, assignment, overdue));
+}
+
+function countLane(state: CourseState, assignment: Assignment, overdue: boolean): Lane {
   const { figure } = figuresOf(state);
   const students = studentsOf(state);
   const seal = releaseOf(state, assignment.id, "score");
@@ -47,7 +56,6 @@ export function laneOf(state: CourseState, assignment: Assignment, now: Instant)
   const notIn = those((id) => figure(assignment.id, id).standing === "expected");
   const excused = those((id) => figure(assignment.id, id).standing === "excused");
   const ready = students.filter((student) => copyState(state, assignment, student, "score") === "ready").length;
-  const overdue = assignment.dueAt !== null && milliseconds(assignment.dueAt) < milliseconds(now);
   const next = (): NextStep => {
     if (waiting[0]) return { kind: "score", count: waiting.length, studentId: waiting[0] };
     // Nobody is overdue with bonus work: not doing it is a choice.

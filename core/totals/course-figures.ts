@@ -4,6 +4,7 @@ import type { CategoryTotal } from "./category-total";
 import { planOf, type CoursePlan } from "./course-plan";
 import { categoryTotals, evaluate, itemOf, type ItemSource } from "./evaluate";
 import { figureOf, type Figure } from "./figure";
+import { keptForAssignment } from "./kept-for";
 import { letterOf } from "./letters";
 
 /** The totals of one student: each category now, and the course lowest, now and highest, in percent. */
@@ -98,8 +99,13 @@ export interface Progress {
   readonly excused: number;
 }
 
-/** How the papers of one assignment stand. */
-export function progressOf(state: CourseState, assignment: Assignment): Progress {
+const keptProgress = keptForAssignment<Progress>();
+
+/** How the papers of one assignment stand; counted again only when something of that assignment has changed. */
+export const progressOf = (state: CourseState, assignment: Assignment): Progress =>
+  keptProgress(state, assignment, [], () => countProgress(state, assignment));
+
+function countProgress(state: CourseState, assignment: Assignment): Progress {
   const { figure } = figuresOf(state);
   const all = studentsOf(state).map((student) => figure(assignment.id, student.id));
   const count = (test: (figure: Figure) => boolean) => all.filter(test).length;

@@ -24,6 +24,7 @@ export { explainCategory, explainTotal } from "./explain";
 export { explainResult, type Provenances } from "./explain-result";
 export { figureOf, type Figure, type Standing, type Step } from "./figure";
 export { bandsFromTop, leastReaching, letterOf, letterOutOfOrder, passes, reaches } from "./letters";
+export { keptForAssignment } from "./kept-for";
 export { neededFor, type Needed } from "./needed";
 export { computeCourse, recomputeCell } from "./compute-course";
 export { CELL, FLAG, type FlatCourse, type FlatTotals } from "./flat-course";

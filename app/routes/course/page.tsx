@@ -1,31 +1,32 @@
 import { useEffect, useRef } from "react";
 import { isRouteErrorResponse, Outlet, redirect, useRevalidator } from "react-router";
-import { assignmentsOf, courseOf } from "#core/model";
-import { flowCounts, laneOf } from "#core/release";
+import { courseOf } from "#core/model";
 import { openCourse } from "../../open-course";
 import { startEmptyCourse } from "../../start-courses";
 import { Trouble } from "../../ui/trouble";
 import type { Route } from "./+types/page";
 import { Bar } from "./bar";
+import { useFlowCounts } from "./use-flow-counts";
 import { useDueReleases } from "./use-due-releases";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
-  const [courses, last] = await Promise.all([repository.courses(), repository.recall("last-course")]);
-  if (last !== params.slot) void repository.remember("last-course", params.slot).catch(() => null);
+  const courses = await repository.coursesAtHand();
+  if (lastCourse !== params.slot) void repository.remember("last-course", params.slot).catch(() => null);
+  lastCourse = params.slot;
   const { state, history } = session;
-  const now = repository.surroundings.now();
-  const lanes = assignmentsOf(state).map((assignment) => laneOf(state, assignment, now));
   return {
     session,
     state,
     courses,
     title: courseOf(state).shortTitle,
-    counts: flowCounts(state, lanes),
     undo: history.undoable.at(-1)?.line ?? null,
     redo: history.redoable.at(-1)?.line ?? null,
   };
 }
+
+// Written only when another course is opened, not at every look.
+let lastCourse: string | null = null;
 
 /** Starts an empty course. */
 export async function clientAction({ request, params, context }: Route.ClientActionArgs) {
@@ -62,9 +63,10 @@ export default function CoursePage({ loaderData, params }: Route.ComponentProps)
     };
   }, [session, revalidate]);
   useDueReleases(session, revalidate);
+  const counts = useFlowCounts(session, loaderData.state);
   return (
     <div className="flex min-h-screen flex-col">
-      <Bar slot={params.slot} {...loaderData} />
+      <Bar slot={params.slot} {...loaderData} counts={counts} />
       <Outlet />
     </div>
   );

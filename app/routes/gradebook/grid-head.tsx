@@ -1,15 +1,35 @@
+import { ArrowDownNarrowWide, ArrowUpNarrowWide } from "lucide-react";
 import { categoryColour } from "../../ui/colours";
-import type { GradeRows } from "./rows";
+import { MoreMenu, type MenuItem } from "../../ui/more-menu";
+import { COLUMN_WIDTH, FIXED_WIDTH, LETTER_WIDTH, NAME_WIDTH, TOTAL_WIDTH } from "./measures";
+import type { GradeTable, GradeView } from "./rows";
 
-/** Widths in pixels. */
-export const NAME_WIDTH = 192;
-export const TOTAL_WIDTH = 150;
-export const LETTER_WIDTH = 42;
-export const COLUMN_WIDTH = 127;
+interface GridHeadProps {
+  readonly table: GradeTable;
+  readonly current: number;
+  readonly firstColumn: number;
+  readonly lastColumn: number;
+  readonly sort: GradeView["sort"];
+  readonly onSort: (by: string) => void;
+  readonly columnItems: (column: number) => readonly (MenuItem | null)[];
+}
 
-/** The head of the grid: category bands with their weights, then the assignments. */
-export function GridHead({ table, current }: { readonly table: GradeRows; readonly current: number }) {
-  const fixed = TOTAL_WIDTH + LETTER_WIDTH;
+/** The head of the grid: category bands with their weights, then the assignments. A click on a name sorts by it. */
+export function GridHead({ table, current, firstColumn, lastColumn, sort, onSort, columnItems }: GridHeadProps) {
+  const mark = (by: string) =>
+    sort.by === by ? (
+      sort.down ? (
+        <ArrowDownNarrowWide size={13} className="me-0.5 inline" aria-label="from the highest down" />
+      ) : (
+        <ArrowUpNarrowWide size={13} className="me-0.5 inline" aria-label="from the lowest up" />
+      )
+    ) : null;
+  const button = "block w-full truncate text-right hover:underline";
+  const stop = {
+    onPointerDown: (event: React.PointerEvent) => {
+      event.stopPropagation();
+    },
+  };
   return (
     <div role="rowgroup" className="sticky top-0 z-20 bg-paper">
       <div role="row" aria-rowindex={1} className="flex h-6 text-[13px] font-semibold">
@@ -19,7 +39,7 @@ export function GridHead({ table, current }: { readonly table: GradeRows; readon
         <span
           role="columnheader"
           className="sticky z-10 border-b-2 border-ink bg-table ps-2.5 leading-6"
-          style={{ width: fixed, left: NAME_WIDTH }}
+          style={{ width: TOTAL_WIDTH + LETTER_WIDTH, left: NAME_WIDTH }}
         >
           Course
         </span>
@@ -28,31 +48,52 @@ export function GridHead({ table, current }: { readonly table: GradeRows; readon
             key={band.id}
             role="columnheader"
             aria-colspan={band.columns}
-            className="figures truncate border-b-2 ps-2.5 leading-6 text-[color:var(--band)] in-data-[light=lamp]:text-ink"
+            className="figures border-b-2 leading-6 text-[color:var(--band)] in-data-[light=lamp]:text-ink"
             style={{
               width: band.columns * COLUMN_WIDTH,
               borderColor: categoryColour(index),
               ["--band" as string]: categoryColour(index),
             }}
           >
-            {band.title}
+            <span className="sticky inline-block max-w-full truncate ps-2.5" style={{ left: FIXED_WIDTH }}>
+              {band.title}
+            </span>
           </span>
         ))}
       </div>
       <div role="row" aria-rowindex={2} className="flex h-[46px] border-b border-rule leading-tight">
         <span
           role="columnheader"
+          aria-sort={sortOf(sort, "name")}
           className="sticky left-0 z-10 flex items-end bg-paper ps-2.5 pb-1.5 text-soft"
           style={{ width: NAME_WIDTH }}
         >
-          Student
+          <button
+            type="button"
+            className="hover:underline"
+            onClick={() => {
+              onSort("name");
+            }}
+          >
+            {mark("name")}Student
+          </button>
         </span>
         <span
           role="columnheader"
+          aria-sort={sortOf(sort, "total")}
           className="sticky z-10 bg-table pe-2 pt-1.5 text-right"
           style={{ width: TOTAL_WIDTH, left: NAME_WIDTH }}
         >
-          <strong className="block">Now</strong>
+          <button
+            type="button"
+            className={button}
+            onClick={() => {
+              onSort("total");
+            }}
+          >
+            {mark("total")}
+            <strong>Now</strong>
+          </button>
           <span className="text-soft">lowest–highest</span>
         </span>
         <span
@@ -62,19 +103,41 @@ export function GridHead({ table, current }: { readonly table: GradeRows; readon
         >
           <span className="sr-only">Letter</span>
         </span>
-        {table.columns.map((column, index) => (
-          <span
-            key={column.assignmentId}
-            role="columnheader"
-            title={column.name}
-            className={`truncate pe-2.5 pt-1.5 text-right ${index === current ? "border-x border-ochre bg-sheet" : ""}`}
-            style={{ width: COLUMN_WIDTH }}
-          >
-            <strong className="block truncate">{column.shortName}</strong>
-            <span className="figures text-soft">{column.of}</span>
-          </span>
-        ))}
+        <span role="presentation" style={{ width: firstColumn * COLUMN_WIDTH }} />
+        {table.columns.slice(firstColumn, lastColumn + 1).map((column, at) => {
+          const index = firstColumn + at;
+          return (
+            <span
+              key={column.assignmentId}
+              role="columnheader"
+              aria-sort={sortOf(sort, column.assignmentId)}
+              title={column.name}
+              className={`flex items-start pt-1.5 ${index === current ? "border-x border-ochre bg-sheet" : ""}`}
+              style={{ width: COLUMN_WIDTH }}
+            >
+              <span className="-ms-0.5 scale-90" {...stop}>
+                <MoreMenu label={`More for ${column.name}`} items={columnItems(index)} />
+              </span>
+              <span className="min-w-0 flex-1 pe-2.5 text-right">
+                <button
+                  type="button"
+                  className={button}
+                  onClick={() => {
+                    onSort(column.assignmentId);
+                  }}
+                >
+                  {mark(column.assignmentId)}
+                  <strong>{column.shortName}</strong>
+                </button>
+                <span className="figures text-soft">{column.of}</span>
+              </span>
+            </span>
+          );
+        })}
       </div>
     </div>
   );
 }
+
+const sortOf = (sort: GradeView["sort"], by: string): "ascending" | "descending" | "none" =>
+  sort.by !== by ? "none" : sort.down ? "descending" : "ascending";

@@ -1,293 +1,279 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { useEffect, useRef, useState, type KeyboardEvent } from "react";
-import type { Command } from "#core/changes";
-import type { AssignmentId, StudentId } from "#core/kernel";
-import type { Outcome } from "../../outcomes";
-import { useUnkept } from "../../ui/use-unkept";
-import { EntryCell } from "./entry-cell";
-import { GridHead, NAME_WIDTH, COLUMN_WIDTH, TOTAL_WIDTH, LETTER_WIDTH } from "./grid-head";
+import {
+  useEffect,
+  useImperativeHandle,
+  useMemo,
+  useRef,
+  useState,
+  type ClipboardEvent,
+  type PointerEvent,
+  type Ref,
+} from "react";
+import type { MenuItem } from "../../ui/more-menu";
+import { CellEditor, type Leave } from "./cell-editor";
+import { GridHead } from "./grid-head";
+import { GridRow, type Refused } from "./grid-row";
+import type { EntryHint } from "./hint";
+import { COLUMN_WIDTH, FIXED_WIDTH, ROW_HEIGHT } from "./measures";
 import { Overview } from "./overview";
-import { refusalHint, type EntryHint, type GradeRow, type GradeRows } from "./rows";
+import type { GradeTable, GradeView } from "./rows";
+import { boundsOf, inside, isSingle, single, type CellPlace, type Place, type Selection } from "./selection";
+import { onGridKey } from "./use-grid-keys";
+
+/** What others may ask of the grid. */
+export interface GridHandle {
+  readonly focus: () => void;
+}
 
 interface GridProps {
-  readonly table: GradeRows;
-  readonly hint: (assignmentId: AssignmentId, studentId: StudentId, text: string) => EntryHint;
-  readonly onEnter: (command: Extract<Command, { type: "setScore" }>) => Promise<Outcome>;
-  readonly onOpen: (assignmentId: AssignmentId, studentId: StudentId) => void;
+  readonly handle: Ref<GridHandle>;
+  readonly table: GradeTable;
+  readonly sort: GradeView["sort"];
+  readonly selection: Selection;
+  readonly refused: ReadonlyMap<string, Refused>;
+  readonly hint: (place: CellPlace, text: string) => EntryHint;
+  readonly entryAt: (place: CellPlace) => string;
+  readonly onSelect: (selection: Selection) => void;
+  readonly onEnter: (place: CellPlace, text: string, seen: string, confirmed: boolean) => void;
+  readonly onClear: () => void;
+  /** Marks the selection missing or excused; answers whether that letter is a standing there. */
+  readonly onStanding: (letter: string) => boolean;
+  readonly onFillDown: () => void;
+  readonly onDetail: () => void;
+  readonly onOpen: (place: CellPlace) => void;
+  readonly onCopy: () => string;
+  readonly onPaste: (text: string) => void;
+  readonly onSort: (by: string) => void;
+  readonly columnItems: (column: number) => readonly (MenuItem | null)[];
 }
 
-interface Place {
-  readonly row: number;
-  readonly column: number;
-}
+const MOVES: Readonly<Record<Leave, readonly [number, number]>> = {
+  down: [1, 0],
+  up: [-1, 0],
+  right: [0, 1],
+  left: [0, -1],
+  stay: [0, 0],
+};
 
-/** What is being typed, and the entry that stood in the cell when typing began. */
-interface Typed {
-  readonly text: string;
-  readonly seen: string;
-}
-
-/** An entry that could not be kept after the cell was left; it stays in sight with its reason. */
-interface Refused {
-  readonly text: string;
-  readonly words: string;
-}
-
-const ROW_HEIGHT = 31;
-
-/** The gradebook's grid: only the rows in view are drawn; one cell is marked and typing goes into it. */
-export function Grid({ table, hint, onEnter, onOpen }: GridProps) {
-  const { rows, columns } = table;
+/** The gradebook's grid: only rows and columns in view are drawn; one cell is marked and typing goes into it. */
+export function Grid(props: GridProps) {
+  const { table, selection, refused, onSelect } = props;
+  const { students, columns } = table;
   const scroller = useRef<HTMLDivElement>(null);
-  const firstCurrent = Math.max(
-    0,
-    columns.findIndex((column) => column.current),
-  );
-  const [place, setPlace] = useState<Place>({ row: 0, column: firstCurrent });
-  const [typed, setTypedState] = useState<Typed | null>(null);
-  // The field's blur comes after the key that closed it; what was kept once must not be sent again.
-  const typing = useRef<Typed | null>(null);
-  const setTyped = (next: Typed | null) => {
-    typing.current = next;
-    setTypedState(next);
-  };
-  useUnkept(typed !== null && typed.text !== typed.seen);
-  const [asked, setAsked] = useState<string | null>(null);
-  const [refused, setRefused] = useState<ReadonlyMap<string, Refused>>(new Map());
-  const virtual = useVirtualizer({
-    count: rows.length,
+  const [editing, setEditing] = useState<{ readonly start: string; readonly seen: string } | null>(null);
+  // After a standing given by one key, Enter goes on to the next student as after any entry.
+  const goesOn = useRef(false);
+  const size = { rows: students.length, columns: columns.length };
+  const here = inside(selection.to, size.rows, size.columns);
+  const bounds = boundsOf(selection);
+  const rows = useVirtualizer({
+    count: size.rows,
     getScrollElement: () => scroller.current,
     estimateSize: () => ROW_HEIGHT,
     overscan: 12,
   });
-  const here: Place = {
-    row: Math.min(place.row, Math.max(0, rows.length - 1)),
-    column: Math.min(place.column, columns.length - 1),
-  };
-  const student = rows[here.row];
-  const column = columns[here.column];
-
-  const move = (row: number, col: number) => {
-    const next = {
-      row: Math.min(rows.length - 1, Math.max(0, row)),
-      column: Math.min(columns.length - 1, Math.max(0, col)),
-    };
-    setPlace(next);
-    virtual.scrollToIndex(next.row, { align: "auto" });
-    scrollColumnIntoView(scroller.current, next.column);
-  };
-
-  useEffect(() => {
-    // The marked cell keeps the focus while it moves, unless the person is typing elsewhere.
-    if (typed !== null || !scroller.current?.contains(document.activeElement)) return;
-    scroller.current.querySelector<HTMLElement>('[role="gridcell"][tabindex="0"]')?.focus({ preventScroll: true });
+  const across = useVirtualizer({
+    horizontal: true,
+    count: size.columns,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => COLUMN_WIDTH,
+    paddingStart: FIXED_WIDTH,
+    overscan: 3,
   });
-
-  const open = (text: string) => {
-    const entry = student?.cells[here.column]?.entry ?? "";
-    const key = student && column ? `${column.assignmentId}/${student.studentId}` : "";
-    setTyped({ text: text === "" ? (refused.get(key)?.text ?? entry) : text, seen: entry });
-    setAsked(null);
+  const drawn = across.getVirtualItems();
+  const firstColumn = drawn[0]?.index ?? 0;
+  const lastColumn = drawn.at(-1)?.index ?? -1;
+  const labels = useMemo(
+    () => columns.slice(firstColumn, lastColumn + 1).map(({ name }) => name),
+    [columns, firstColumn, lastColumn],
+  );
+  const placeAt = ({ row, column }: Place): CellPlace | null => {
+    const student = students[row];
+    const assignment = columns[column];
+    return student && assignment ? { assignmentId: assignment.assignmentId, studentId: student.studentId } : null;
   };
+  const marked = placeAt(here);
 
-  const close = () => {
-    setTyped(null);
-    setAsked(null);
+  const focusMarked = () => {
     scroller.current?.querySelector<HTMLElement>('[role="gridcell"][tabindex="0"]')?.focus({ preventScroll: true });
   };
+  useImperativeHandle(props.handle, () => ({ focus: focusMarked }));
 
-  /** Answers whether the cell may be left. */
-  const keep = (): boolean => {
-    if (!typing.current || !student || !column) return true;
-    const { text, seen } = typing.current;
-    if (text.trim() === seen) return true;
-    const told = hint(column.assignmentId, student.studentId, text);
-    const confirmed = asked === text;
-    if (told.refused && !(told.asks && confirmed)) {
-      setAsked(told.asks ? text : null);
-      return false;
-    }
-    const { assignmentId } = column;
-    const { studentId } = student;
-    const key = `${assignmentId}/${studentId}`;
-    void onEnter({ type: "setScore", assignmentId, studentId, text, seen, confirmed }).then((outcome) => {
-      setRefused((before) => {
-        const after = new Map(before);
-        after.delete(key);
-        if (!outcome.ok && outcome.issue.code !== "nothing_to_change") {
-          after.set(key, { text, words: refusalHint(outcome.issue).words });
-        }
-        return after;
-      });
-    });
-    return true;
+  const select = (next: Selection) => {
+    goesOn.current = false;
+    onSelect(next);
+    rows.scrollToIndex(next.to.row, { align: "auto" });
+    scrollColumnIntoView(scroller.current, next.to.column);
   };
 
-  const leaveTo = (row: number, col: number) => {
-    if (!keep()) return;
-    close();
-    move(row, col);
+  const firstCurrent = useRef(selection.to.column);
+  useEffect(() => {
+    scrollColumnIntoView(scroller.current, firstCurrent.current);
+  }, []);
+  useEffect(() => {
+    // The marked cell keeps the focus while it moves, unless the person is typing elsewhere.
+    if (editing === null && scroller.current?.contains(document.activeElement)) focusMarked();
+  });
+
+  const edit = (text: string) => {
+    if (!marked) return;
+    const seen = props.entryAt(marked);
+    setEditing({ start: text === "" ? (refused.get(keyOf(marked))?.text ?? seen) : text, seen });
+  };
+  const leave = (how: Leave) => {
+    setEditing(null);
+    focusMarked();
+    const [down, right] = MOVES[how];
+    if (how !== "stay")
+      select(single(inside({ row: here.row + down, column: here.column + right }, size.rows, size.columns)));
   };
 
-  const onTypingKey = (event: KeyboardEvent) => {
-    if (event.key === "Enter") leaveTo(here.row + (event.shiftKey ? -1 : 1), here.column);
-    else if (event.key === "Tab") leaveTo(here.row, here.column + (event.shiftKey ? -1 : 1));
-    else if (event.key === "Escape") close();
-    else if (event.key === "ArrowDown") leaveTo(here.row + 1, here.column);
-    else if (event.key === "ArrowUp") leaveTo(here.row - 1, here.column);
-    else return;
-    event.preventDefault();
-    event.stopPropagation();
+  const placeOf = (event: PointerEvent): Place | null => {
+    const cell = (event.target as HTMLElement).closest<HTMLElement>("[data-column]");
+    const [row, column] = [Number(cell?.dataset.row), Number(cell?.dataset.column)];
+    return cell && column >= 0 ? { row, column } : null;
   };
+  const dragging = useRef(false);
 
-  const onGridKey = (event: KeyboardEvent) => {
-    if (typed !== null) return;
-    const steps: Readonly<Record<string, readonly [number, number]>> = {
-      ArrowDown: [1, 0],
-      ArrowUp: [-1, 0],
-      ArrowRight: [0, 1],
-      ArrowLeft: [0, -1],
-      PageDown: [15, 0],
-      PageUp: [-15, 0],
-    };
-    const step = steps[event.key];
-    if (event.key === "Enter" && (event.ctrlKey || event.metaKey) && student && column) {
-      onOpen(column.assignmentId, student.studentId);
-    } else if (event.ctrlKey || event.metaKey || event.altKey) return;
-    else if (step) move(here.row + step[0], here.column + step[1]);
-    else if (event.key === "Home") move(here.row, 0);
-    else if (event.key === "End") move(here.row, columns.length - 1);
-    else if (event.key === "Enter" || event.key === "F2") open("");
-    else if (event.key === "Delete" || event.key === "Backspace") open("-");
-    else if (event.key.length === 1 && event.key !== "?") open(event.key);
-    else return;
-    event.preventDefault();
-  };
-
-  const told = typed && student && column ? hint(column.assignmentId, student.studentId, typed.text) : null;
-  const width = NAME_WIDTH + TOTAL_WIDTH + LETTER_WIDTH + columns.length * COLUMN_WIDTH;
   return (
     <>
-      <Overview columns={columns.length} scroller={scroller} current={here.column} />
+      <Overview columns={size.columns} scroller={scroller} current={here.column} />
       <div ref={scroller} className="min-h-0 flex-1 overflow-auto">
         {/* Keys of the marked cell bubble up to the grid. */}
         {/* eslint-disable-next-line jsx-a11y/interactive-supports-focus */}
         <div
           role="grid"
           aria-label="Scores"
-          aria-rowcount={rows.length + 2}
-          aria-colcount={columns.length + 3}
-          style={{ width }}
-          className="text-sm"
-          onKeyDown={onGridKey}
+          aria-multiselectable="true"
+          aria-rowcount={size.rows + 2}
+          aria-colcount={size.columns + 3}
+          style={{ width: FIXED_WIDTH + size.columns * COLUMN_WIDTH }}
+          className="text-sm select-none"
+          onKeyDown={(event) => {
+            if (editing !== null || !(event.target as HTMLElement).closest("[data-column]")) return;
+            if (goesOn.current && event.key === "Enter" && !event.ctrlKey && !event.metaKey) {
+              event.preventDefault();
+              leave(event.shiftKey ? "up" : "down");
+              return;
+            }
+            const taken = onGridKey(event, selection, size, {
+              select,
+              edit,
+              clear: props.onClear,
+              standing: (letter) => (goesOn.current = props.onStanding(letter)),
+              fillDown: props.onFillDown,
+              detail: props.onDetail,
+              openPaper: () => {
+                if (marked) props.onOpen(marked);
+              },
+            });
+            if (taken) event.preventDefault();
+          }}
+          onCopy={(event: ClipboardEvent) => {
+            if (editing !== null) return;
+            event.clipboardData.setData("text/plain", props.onCopy());
+            event.preventDefault();
+          }}
+          onPaste={(event: ClipboardEvent) => {
+            if (editing !== null) return;
+            props.onPaste(event.clipboardData.getData("text/plain"));
+            event.preventDefault();
+          }}
+          onPointerDown={(event) => {
+            const place = placeOf(event);
+            if (!place || event.button !== 0 || (event.target as HTMLElement).tagName === "INPUT") return;
+            dragging.current = true;
+            if (place.row === here.row && place.column === here.column && isSingle(selection)) return;
+            setEditing(null);
+            select({ from: event.shiftKey ? selection.from : place, to: place });
+            requestAnimationFrame(focusMarked);
+          }}
+          onPointerMove={(event) => {
+            const place = dragging.current && event.buttons === 1 ? placeOf(event) : null;
+            if (place && (place.row !== here.row || place.column !== here.column)) {
+              onSelect({ from: selection.from, to: place });
+            }
+          }}
+          onPointerUp={() => {
+            dragging.current = false;
+          }}
+          onDoubleClick={(event) => {
+            if ((event.target as HTMLElement).closest('[data-column]:not([data-column="-1"])')) edit("");
+          }}
         >
-          <GridHead table={table} current={here.column} />
-          <div role="rowgroup" className="relative" style={{ height: virtual.getTotalSize() }}>
-            {virtual.getVirtualItems().map((item) => {
-              const row = rows[item.index];
+          <GridHead
+            table={table}
+            current={here.column}
+            firstColumn={firstColumn}
+            lastColumn={lastColumn}
+            sort={props.sort}
+            onSort={props.onSort}
+            columnItems={props.columnItems}
+          />
+          <div role="rowgroup" className="relative" style={{ height: rows.getTotalSize() }}>
+            {rows.getVirtualItems().map((item) => {
+              const student = students[item.index];
+              if (!student) return null;
+              const isHere = item.index === here.row;
+              const inRows = !isSingle(selection) && item.index >= bounds.top && item.index <= bounds.bottom;
+              const own = isHere && marked ? marked : null;
               return (
-                row && (
-                  <Row key={row.studentId} row={row} index={item.index} top={item.start}>
-                    {row.cells.map((cell, index) => {
-                      const marked = item.index === here.row && index === here.column;
-                      const assignment = columns[index];
-                      const key = assignment ? `${assignment.assignmentId}/${row.studentId}` : String(index);
-                      return (
-                        <EntryCell
-                          key={key}
-                          cell={cell}
-                          column={index}
-                          label={`${assignment?.name ?? ""}, ${row.name}`}
-                          marked={marked}
-                          inCurrent={index === here.column}
-                          last={item.index === rows.length - 1}
-                          typed={marked ? (typed?.text ?? null) : null}
-                          hint={marked ? told : null}
-                          asked={marked && asked !== null}
-                          refused={refused.get(key) ?? null}
-                          onMark={() => {
-                            if (marked || !keep()) return;
-                            close();
-                            setPlace({ row: item.index, column: index });
-                          }}
-                          onOpen={() => {
-                            open("");
-                          }}
-                          onType={(text) => {
-                            if (typed) setTyped({ ...typed, text });
-                            setAsked(null);
-                          }}
-                          onKeyDown={onTypingKey}
-                          onLeave={() => {
-                            if (keep()) setTyped(null);
-                          }}
-                        />
-                      );
-                    })}
-                  </Row>
-                )
+                <GridRow
+                  key={student.studentId}
+                  student={student}
+                  index={item.index}
+                  top={item.start}
+                  total={table.totalOf(item.index)}
+                  firstColumn={firstColumn}
+                  cells={cellsBetween(table, item.index, firstColumn, lastColumn)}
+                  labels={labels}
+                  marked={isHere ? here.column : -1}
+                  selectedFrom={inRows ? bounds.left : -1}
+                  selectedTo={inRows ? bounds.right : -2}
+                  current={here.column}
+                  refused={own ? (refused.get(keyOf(own)) ?? null) : null}
+                  editor={
+                    own && editing ? (
+                      <CellEditor
+                        key={`${keyOf(own)} ${editing.start}`}
+                        label={`${columns[here.column]?.name ?? ""}, ${student.name}`}
+                        start={editing.start}
+                        seen={editing.seen}
+                        above={item.index > 2 && item.index >= size.rows - 2}
+                        hint={(text) => props.hint(own, text)}
+                        onKeep={(text, confirmed, how) => {
+                          if (text !== editing.seen) props.onEnter(own, text, editing.seen, confirmed);
+                          if (how === "stay") setEditing(null);
+                          else leave(how);
+                        }}
+                        onCancel={() => {
+                          leave("stay");
+                        }}
+                      />
+                    ) : null
+                  }
+                />
               );
             })}
           </div>
         </div>
-        {rows.length === 0 && <p className="p-6 text-soft">Nobody of that name or number.</p>}
+        {size.rows === 0 && <p className="p-6 text-soft">Nobody to show. Change the filters or the name looked for.</p>}
       </div>
     </>
   );
 }
 
-function scrollColumnIntoView(scroller: HTMLElement | null, column: number): void {
-  if (!scroller) return;
-  const fixed = NAME_WIDTH + TOTAL_WIDTH + LETTER_WIDTH;
-  const left = column * COLUMN_WIDTH;
-  const room = scroller.clientWidth - fixed;
-  if (left < scroller.scrollLeft) scroller.scrollLeft = left;
-  else if (left + COLUMN_WIDTH > scroller.scrollLeft + room) scroller.scrollLeft = left + COLUMN_WIDTH - room;
+/** The key of a result. */
+export const keyOf = ({ assignmentId, studentId }: CellPlace): string => `${assignmentId}/${studentId}`;
+
+function cellsBetween(table: GradeTable, row: number, first: number, last: number) {
+  return Array.from({ length: Math.max(0, last - first + 1) }, (_, index) => table.cell(row, first + index));
 }
 
-function Row({
-  row,
-  index,
-  top,
-  children,
-}: {
-  readonly row: GradeRow;
-  readonly index: number;
-  readonly top: number;
-  readonly children: React.ReactNode;
-}) {
-  return (
-    <div
-      role="row"
-      aria-rowindex={index + 3}
-      className="absolute flex border-b border-rule"
-      style={{ top, height: ROW_HEIGHT }}
-    >
-      <div
-        role="rowheader"
-        className="sticky left-0 z-10 truncate bg-paper ps-2.5 leading-[30px]"
-        style={{ width: NAME_WIDTH }}
-        title={row.number}
-      >
-        {row.name}
-      </div>
-      <div
-        role="gridcell"
-        aria-readonly="true"
-        className="figures sticky z-10 bg-table pe-2 text-right leading-[30px]"
-        style={{ width: TOTAL_WIDTH, left: NAME_WIDTH }}
-      >
-        <strong>{row.now}</strong> <span className="inline-block w-[58px] text-soft">{row.range}</span>
-      </div>
-      <div
-        role="gridcell"
-        aria-readonly="true"
-        className="sticky z-10 bg-table pe-3 text-right leading-[30px]"
-        style={{ width: LETTER_WIDTH, left: NAME_WIDTH + TOTAL_WIDTH }}
-      >
-        {row.letter}
-      </div>
-      {children}
-    </div>
-  );
+function scrollColumnIntoView(scroller: HTMLElement | null, column: number): void {
+  if (!scroller) return;
+  const left = column * COLUMN_WIDTH;
+  const room = scroller.clientWidth - FIXED_WIDTH;
+  if (left < scroller.scrollLeft) scroller.scrollLeft = left;
+  else if (left + COLUMN_WIDTH > scroller.scrollLeft + room) scroller.scrollLeft = left + COLUMN_WIDTH - room;
 }

@@ -1,5 +1,5 @@
 import { useEffect, useState, type RefObject } from "react";
-import { COLUMN_WIDTH, LETTER_WIDTH, NAME_WIDTH, TOTAL_WIDTH } from "./grid-head";
+import { COLUMN_WIDTH, LETTER_WIDTH, NAME_WIDTH, TOTAL_WIDTH } from "./measures";
 
 /** The whole width of the gradebook as a strip: one piece per assignment, dark where it is in view. */
 export function Overview({

@@ -1,76 +1,145 @@
-import { useCallback, useMemo } from "react";
-import { Link, useNavigate, useSearchParams } from "react-router";
+import { useCallback, useMemo, useRef, useState } from "react";
+import { Link, useNavigate, type ShouldRevalidateFunction } from "react-router";
+import { entryText, type Command } from "#core/changes";
+import type { AssignmentId } from "#core/kernel";
+import { categoriesOf, termsOf } from "#core/model";
 import { openCourse } from "../../open-course";
-import { deskAddress, fromAddress, inAddress } from "../../ui/address";
-import { useHashText } from "../../ui/use-hash-text";
+import { deskAddress, inAddress } from "../../ui/address";
+import { troubleOf } from "../../ui/use-command";
+import { counted } from "../../ui/words";
 import { useChange } from "../../use-change";
-import { Grid } from "./grid";
-import { entryHint, gradeRows } from "./rows";
+import { AskFigure } from "./ask-figure";
+import { BlockDialog } from "./block-dialog";
+import { copyText, fillPlan, pastePlan, type BlockPlan } from "./blocks";
+import { bulkItems, type Bulk } from "./bulk";
+import { CellPane } from "./cell-pane";
+import { ColumnPane } from "./column-pane";
+import { Controls } from "./controls";
+import { Grid, keyOf, type GridHandle } from "./grid";
+import type { Refused } from "./grid-row";
+import { entryHint, refusalHint } from "./hint";
+import { gradeTable } from "./rows";
+import { boundsOf, isSingle, placesIn, single, type CellPlace, type Selection } from "./selection";
+import { standingCommand } from "./standing";
+import { useView } from "./use-view";
 import type { Route } from "./+types/page";
 
-export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
+export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
-  const search = new URL(request.url).searchParams;
-  return { state: session.state, section: search.get("section") ?? "" };
+  return { state: session.state, session };
 }
 
+/** The view is in the address; only a change of the course makes the loader look again. */
+export const shouldRevalidate: ShouldRevalidateFunction = ({ currentUrl, nextUrl, defaultShouldRevalidate }) =>
+  currentUrl.pathname === nextUrl.pathname && currentUrl.search !== nextUrl.search ? false : defaultShouldRevalidate;
+
+type PaneKind = { readonly kind: "cell" } | { readonly kind: "column"; readonly assignmentId: AssignmentId } | null;
+
 export default function GradebookPage({ loaderData, params }: Route.ComponentProps) {
-  const { state, section } = loaderData;
-  const [find, setFind] = useHashText("find");
-  const [, setSearch] = useSearchParams();
-  const table = useMemo(
-    () => gradeRows(state, { find, section: section ? fromAddress("section", section) : null }),
-    [state, find, section],
-  );
+  const { state, session } = loaderData;
+  const { view, chosen, find, setFind, set, onSort, hidden, setHidden } = useView();
+  const table = useMemo(() => gradeTable(state, view), [state, view]);
   const navigate = useNavigate();
   const change = useChange();
-  const hint = useCallback(
-    (assignmentId: Parameters<typeof entryHint>[1], studentId: Parameters<typeof entryHint>[2], text: string) =>
-      entryHint(state, assignmentId, studentId, text),
-    [state],
+  const grid = useRef<GridHandle>(null);
+  const [selection, setSelection] = useState<Selection>(() =>
+    single({
+      row: 0,
+      column: Math.max(
+        0,
+        table.columns.findIndex(({ current }) => current),
+      ),
+    }),
   );
+  const [refused, setRefused] = useState<ReadonlyMap<string, Refused>>(new Map());
+  const [plan, setPlan] = useState<BlockPlan | null>(null);
+  const [pane, setPane] = useState<PaneKind>(null);
+  const [bulk, setBulk] = useState<Bulk | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const tell = (sending: Promise<string | null>) => void sending.then(setTrouble);
+  const marked = placesIn(table, single(selection.to))[0]?.[0] ?? null;
+  const selected = () => placesIn(table, selection).flat();
+
+  const enter = useCallback(
+    (place: CellPlace, text: string, seen: string, confirmed: boolean) => {
+      const key = keyOf(place);
+      void change({ type: "setScore", ...place, text, seen, confirmed }).then((outcome) => {
+        setRefused((before) => {
+          const isRefused = !outcome.ok && outcome.issue.code !== "nothing_to_change";
+          if (!isRefused && !before.has(key)) return before;
+          const after = new Map(before);
+          after.delete(key);
+          if (isRefused) after.set(key, { text, words: refusalHint(outcome.issue).words });
+          return after;
+        });
+      });
+    },
+    [change],
+  );
+
+  /** Carries a plan out at once where nothing in it needs to be looked at. */
+  const look = (next: BlockPlan) => {
+    if (next.refused.length === 0 && next.asks.length === 0 && next.outside === 0 && next.cells.length > 0) {
+      tell(enterCells(next, next.cells, false));
+    } else setPlan(next);
+  };
+  const enterCells = async ({ how }: BlockPlan, cells: BlockPlan["cells"], confirmed: boolean) =>
+    troubleOf(await change({ type: "enterScores", how, cells: [...cells], confirmed }));
+  const fillSelection = (text: string) => {
+    look(fillPlan(state, selected(), text));
+  };
+  const send = async (command: Command) => troubleOf(await change(command));
+  const close = () => {
+    setPlan(null);
+    setBulk(null);
+    requestAnimationFrame(() => grid.current?.focus());
+  };
+
+  const sections = Object.values(state.sections).sort((a, b) => a.order - b.order);
+  const named = (list: readonly { readonly id: string; readonly name: string }[]) =>
+    list.map(({ id, name }) => ({ id: inAddress(id), name }));
+  const height = boundsOf(selection).bottom - boundsOf(selection).top + 1;
   return (
     <main className="flex h-[calc(100vh-46px)] flex-col px-[18px] pt-3.5">
       <title>Gradebook · Upright Quill</title>
       <h1 className="sr-only">Gradebook</h1>
-      <div role="search" className="flex items-center gap-5 text-sm">
-        <input
-          className="field !w-[230px]"
-          type="search"
-          aria-label="Find a student"
-          placeholder="Find a student"
-          value={find}
-          onChange={(event) => {
-            setFind(event.target.value);
-          }}
-        />
-        {table.sections.length > 0 && (
-          <select
-            aria-label="Section"
-            className="bg-transparent text-soft"
-            value={section}
-            onChange={(event) => {
-              setSearch(event.target.value ? { section: event.target.value } : {}, { replace: true });
+      <Controls
+        find={find}
+        onFind={setFind}
+        sections={named(sections)}
+        terms={named(termsOf(state))}
+        categories={named(categoriesOf(state))}
+        chosen={chosen}
+        onChoose={set}
+      >
+        <span className="figures text-soft">
+          {table.students.length === table.total
+            ? counted(table.total, "student")
+            : `${String(table.students.length)} of ${String(table.total)}`}
+        </span>
+        {hidden.size > 0 && (
+          <button
+            type="button"
+            className="link"
+            onClick={() => {
+              setHidden(new Set());
             }}
           >
-            <option value="" className="bg-sheet">
-              All sections
-            </option>
-            {table.sections.map(({ id, name }) => (
-              <option key={id} value={inAddress(id)} className="bg-sheet">
-                {name}
-              </option>
-            ))}
-          </select>
+            Show {counted(hidden.size, "hidden column")}
+          </button>
         )}
-        <span className="text-soft">
-          {table.rows.length === table.total
-            ? `${String(table.total)} students`
-            : `${String(table.rows.length)} of ${String(table.total)}`}
+        <span className="ms-auto text-[13px] text-soft">
+          {isSingle(selection)
+            ? "18 l2 late · m missing · x excused · Space: its story"
+            : `${counted(height, "row")} selected`}
         </span>
-        <span className="ms-auto text-soft">18 l2 late · m missing · x excused · - clear</span>
-      </div>
-      {table.columns.length === 0 || table.total === 0 ? (
+      </Controls>
+      {trouble && (
+        <p role="alert" className="mt-1 text-[14px] text-wax">
+          {trouble}
+        </p>
+      )}
+      {Object.keys(state.assignments).length === 0 || table.total === 0 ? (
         <p className="mt-8 text-soft">
           There is nothing to enter yet. Begin with students and an assignment under{" "}
           <Link className="link" to={`/courses/${params.slot}/plan`}>
@@ -79,11 +148,111 @@ export default function GradebookPage({ loaderData, params }: Route.ComponentPro
           .
         </p>
       ) : (
-        <Grid
-          table={table}
-          hint={hint}
-          onEnter={(command) => change(command)}
-          onOpen={(assignmentId, studentId) => void navigate(deskAddress(params.slot, assignmentId, studentId))}
+        <div className="flex min-h-0 flex-1">
+          <div className="flex min-w-0 flex-1 flex-col">
+            <Grid
+              handle={grid}
+              table={table}
+              sort={view.sort}
+              selection={selection}
+              refused={refused}
+              hint={(place, text) => entryHint(state, place.assignmentId, place.studentId, text)}
+              entryAt={(place) => entryText(state, place.assignmentId, place.studentId)}
+              onSelect={setSelection}
+              onEnter={enter}
+              onClear={() => {
+                fillSelection("-");
+              }}
+              onStanding={(letter) => {
+                const command = standingCommand(state, selected(), letter);
+                if (command) tell(send(command));
+                return command !== null;
+              }}
+              onFillDown={() => {
+                const top = placesIn(table, { from: selection.from, to: selection.from })[0]?.[0];
+                if (top && !isSingle(selection)) fillSelection(entryText(state, top.assignmentId, top.studentId));
+              }}
+              onDetail={() => {
+                setPane(pane?.kind === "cell" ? null : { kind: "cell" });
+              }}
+              onOpen={(place) => void navigate(deskAddress(params.slot, place.assignmentId, place.studentId))}
+              onCopy={() => copyText(state, table, selection)}
+              onPaste={(text) => {
+                look(pastePlan(state, table, selection, text));
+              }}
+              onSort={onSort}
+              columnItems={(column) =>
+                bulkItems(state, table, selection, column, {
+                  onPane: (assignmentId) => {
+                    setPane({ kind: "column", assignmentId });
+                  },
+                  onHide: (assignmentId) => {
+                    setHidden(new Set([...hidden, assignmentId]));
+                  },
+                  onPlan: setPlan,
+                  onAsk: setBulk,
+                  onSort,
+                })
+              }
+            />
+          </div>
+          {pane?.kind === "cell" && marked && (
+            <CellPane
+              slot={params.slot}
+              state={state}
+              entries={session.entries}
+              place={marked}
+              send={change}
+              onClose={() => {
+                setPane(null);
+                grid.current?.focus();
+              }}
+            />
+          )}
+          {pane?.kind === "column" && (
+            <ColumnPane
+              slot={params.slot}
+              state={state}
+              table={table}
+              assignmentId={pane.assignmentId}
+              onClose={() => {
+                setPane(null);
+                grid.current?.focus();
+              }}
+            />
+          )}
+        </div>
+      )}
+      {plan && (
+        <BlockDialog
+          plan={plan}
+          onClose={close}
+          onEnter={(cells, withAsked) => {
+            close();
+            tell(enterCells(plan, cells, withAsked));
+          }}
+        />
+      )}
+      {bulk && (
+        <AskFigure
+          {...bulk}
+          onClose={close}
+          onAct={async (text, reason) => {
+            if (bulk.kind === "blanks") {
+              close();
+              setPlan(fillPlan(state, bulk.places, text));
+              return null;
+            }
+            const words = await send({
+              type: "adjustScores",
+              assignmentId: bulk.assignmentId,
+              studentIds: [...bulk.studentIds],
+              text,
+              reason,
+            });
+            if (words === null) close();
+            return words;
+          }}
         />
       )}
     </main>

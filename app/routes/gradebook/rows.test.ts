@@ -1,22 +1,33 @@
 import { describe, expect, it } from "vitest";
 import type { CourseState } from "#core/model";
 import { assignmentId, run, smallCourse, studentId } from "#core/testing";
-import { entryHint, gradeRows } from "./rows";
+import { cellsToEnter, copyText, fillPlan, pastePlan } from "./blocks";
+import { columnSummary } from "./column-summary";
+import { entryHint } from "./hint";
+import { gradeTable, WHOLE_VIEW, type GradeView } from "./rows";
+import { boundsOf, inside, placesIn, single } from "./selection";
+import { standingCommand } from "./standing";
 
 const quiz = assignmentId("quiz");
 const essay = assignmentId("essay");
-const ben = studentId("ben");
-const ALL = { find: "", section: null };
-const type = (text: string, more: { assignmentId?: typeof quiz; confirmed?: boolean } = {}) =>
+const [ada, ben, cleo] = [studentId("ada"), studentId("ben"), studentId("cleo")];
+const type = (text: string, more: { assignmentId?: typeof quiz; studentId?: typeof ben; confirmed?: boolean } = {}) =>
   ({ type: "setScore", assignmentId: quiz, studentId: ben, text, ...more }) as const;
-const benCells = (state: CourseState) =>
-  gradeRows(state, ALL)
-    .rows.find(({ name }) => name === "Ben Bolt")
-    ?.cells.map(({ text, look, late }) => [text, look, late]);
+const view = (more: Partial<GradeView> = {}): GradeView => ({ ...WHOLE_VIEW, ...more });
+const table = (state: CourseState, more: Partial<GradeView> = {}) => gradeTable(state, view(more));
+const names = (state: CourseState, more: Partial<GradeView> = {}) =>
+  table(state, more).students.map(({ name }) => name);
+/** Ben's cells; his row is the second one. */
+const benCells = (state: CourseState, more: Partial<GradeView> = {}) =>
+  [0, 1].map((column) => {
+    const { text, look, late, second } = table(state, more).cell(1, column);
+    return [text, look, late, second];
+  });
+const ALL_THREE = ["Ada Ames", "Ben Bolt", "Cleo Crane"];
 
-describe("the gradebook's rows", () => {
-  it("stand under bands with their weights, and mark the columns where something waits", () => {
-    const { columns, bands } = gradeRows(smallCourse(), ALL);
+describe("the gradebook's table", () => {
+  it("stands under bands with their weights, and marks the columns where something waits", () => {
+    const { columns, bands } = table(smallCourse());
     expect(bands.map(({ title, columns: count }) => [title, count])).toEqual([
       ["Papers 60 %", 1],
       ["Quizzes 40 %", 1],
@@ -27,33 +38,188 @@ describe("the gradebook's rows", () => {
     ]);
   });
 
-  it("show each state by a word of its own", () => {
+  it("shows each state by a word of its own", () => {
     expect(benCells(smallCourse())).toEqual([
-      ["·", "open", ""],
-      ["·", "open", ""],
+      ["·", "open", "", ""],
+      ["·", "open", "", ""],
     ]);
-    expect(benCells(run(smallCourse(), type("15 l1")))?.[1]).toEqual(["14", "figure", "1 d"]);
-    expect(benCells(run(smallCourse(), type("m")))?.[1]).toEqual(["missing", "missing", ""]);
-    expect(benCells(run(smallCourse(), type("x")))?.[1]).toEqual(["excused", "excused", ""]);
-    expect(gradeRows(smallCourse(), ALL).rows[0]?.cells[0]).toMatchObject({ text: "waiting", look: "waiting" });
+    expect(benCells(run(smallCourse(), type("15 l1")))[1]).toEqual(["14", "figure", "1 d", ""]);
+    expect(benCells(run(smallCourse(), type("m")))[1]).toEqual(["missing", "missing", "", ""]);
+    expect(benCells(run(smallCourse(), type("x")))[1]).toEqual(["excused", "excused", "", ""]);
+    expect(table(smallCourse()).cell(0, 0)).toMatchObject({ text: "waiting", look: "waiting" });
   });
 
-  it("give now, lowest to highest, and the letter", () => {
-    const [, row] = gradeRows(run(smallCourse(), type("18")), ALL).rows;
+  it("shows figures as points, percent or letters, or two of them beside each other", () => {
+    const state = run(smallCourse(), type("17"));
+    const shown = (mode: GradeView["mode"]) => benCells(state, { mode })[1]?.filter((_, index) => index % 3 === 0);
+    expect(shown("points")).toEqual(["17", ""]);
+    expect(shown("percent")).toEqual(["85.0 %", ""]);
+    expect(shown("letter")).toEqual(["B", ""]);
+    expect(shown("points-percent")).toEqual(["17", "85.0 %"]);
+    expect(shown("percent-letter")).toEqual(["85.0 %", "B"]);
+  });
+
+  it("gives now, lowest to highest, and the letter", () => {
     // 18 of 20 is 90 %: now 90.0, an A; lowest 0.4 x 90 = 36, highest 60 + 36 = 96.
-    expect(row).toMatchObject({ now: "90.0", range: "36–96", letter: "A" });
-    expect(gradeRows(smallCourse(), ALL).rows[1]).toMatchObject({ now: "–", letter: "" });
+    expect(table(run(smallCourse(), type("18"))).totalOf(1)).toEqual({ now: "90.0", range: "36–96", letter: "A" });
+    expect(table(smallCourse()).totalOf(1)).toMatchObject({ now: "–", letter: "" });
   });
 
-  it("find a student by part of the name or number, blind to case and accents", () => {
+  it("finds a student by part of the name or number, blind to case and accents, or an assignment by its name", () => {
     const accent = { number: "N44", givenName: "Zoë", familyName: "Ångström", sectionId: null };
     const state = run(smallCourse(), { type: "addStudents", students: [accent] });
-    const found = (find: string) => gradeRows(state, { find, section: null }).rows.map(({ name }) => name);
-    expect(found("ANGS")).toEqual(["Zoë Ångström"]);
-    expect(found("zoe")).toEqual(["Zoë Ångström"]);
-    expect(found(" n2 ")).toEqual(["Ben Bolt"]);
-    expect(found("nobody")).toEqual([]);
-    expect(gradeRows(state, { find: "zoe", section: null }).total).toBe(4);
+    expect(names(state, { find: "ANGS" })).toEqual(["Zoë Ångström"]);
+    expect(names(state, { find: "zoe" })).toEqual(["Zoë Ångström"]);
+    expect(names(state, { find: " n2 " })).toEqual(["Ben Bolt"]);
+    expect(names(state, { find: "nobody" })).toEqual([]);
+    expect(table(state, { find: "zoe" }).total).toBe(4);
+    expect(names(state, { find: "quiz" })).toHaveLength(4);
+    expect(table(state, { find: "quiz" }).columns.map(({ name }) => name)).toEqual(["Quiz"]);
+  });
+
+  it.each<[GradeView["show"], string[]]>([
+    ["all", ALL_THREE],
+    ["waiting", ["Ada Ames"]],
+    ["missing", ["Ben Bolt"]],
+    ["excused", ["Cleo Crane"]],
+    ["notIn", ["Ada Ames", "Ben Bolt", "Cleo Crane"]],
+    ["late", []],
+    ["changed", []],
+    ["byHand", []],
+    ["above", []],
+  ])("shows only students of one kind: %s", (show, expected) => {
+    const state = run(smallCourse(), type("m"), type("x", { studentId: cleo }));
+    expect(names(state, { show })).toEqual(expected);
+  });
+
+  it("shows only what is late, set by hand, above the maximum, or changed since release", () => {
+    const late = run(smallCourse(), type("15 l1"));
+    expect(names(late, { show: "late" })).toEqual(["Ben Bolt"]);
+    expect(names(run(smallCourse(), type("25", { confirmed: true })), { show: "above" })).toEqual(["Ben Bolt"]);
+    const byHand = run(late, { type: "setByHand", assignmentId: quiz, studentId: ben, text: "16" });
+    expect(names(byHand, { show: "byHand" })).toEqual(["Ben Bolt"]);
+    const released = run(late, { type: "release", assignmentId: quiz, facets: ["score"] }, type("16 l1"));
+    expect(names(released, { show: "changed" })).toEqual(["Ben Bolt"]);
+  });
+
+  it("sorts by name, total or a column, either way; those without a figure come last", () => {
+    const state = run(smallCourse(), type("12"), type("18", { studentId: cleo }));
+    expect(names(state, { sort: { by: "name", down: true } })).toEqual(["Cleo Crane", "Ben Bolt", "Ada Ames"]);
+    expect(names(state, { sort: { by: "total", down: true } })).toEqual(["Cleo Crane", "Ben Bolt", "Ada Ames"]);
+    expect(names(state, { sort: { by: quiz, down: false } })).toEqual(["Ben Bolt", "Cleo Crane", "Ada Ames"]);
+  });
+
+  it("leaves out hidden columns and those of other categories, and their bands", () => {
+    const shown = (more: Partial<GradeView>) => {
+      const { columns, bands } = table(smallCourse(), more);
+      return [columns.map(({ name }) => name), bands.length];
+    };
+    expect(shown({ hidden: new Set([essay]) })).toEqual([["Quiz"], 1]);
+    expect(shown({ category: "category:papers" })).toEqual([["Essay"], 1]);
+    expect(shown({ term: "term:none" })).toEqual([[], 0]);
+  });
+
+  it("gives the same cell until its figure changes, so that only what changed is drawn again", () => {
+    const before = run(smallCourse(), type("12"));
+    const after = run(before, type("18", { studentId: cleo }));
+    expect(table(after).cell(1, 1)).toBe(table(before).cell(1, 1));
+    expect(table(after).cell(2, 1)).not.toBe(table(before).cell(2, 1));
+    expect(table(after).totalOf(1)).toBe(table(before).totalOf(1));
+  });
+});
+
+describe("a selection", () => {
+  it("has its corners in order, its cells row by row, and stays inside the table", () => {
+    const selection = { from: { row: 2, column: 1 }, to: { row: 1, column: 0 } };
+    expect(boundsOf(selection)).toEqual({ top: 1, bottom: 2, left: 0, right: 1 });
+    expect(placesIn(table(smallCourse()), selection)).toEqual([
+      [
+        { assignmentId: essay, studentId: ben },
+        { assignmentId: quiz, studentId: ben },
+      ],
+      [
+        { assignmentId: essay, studentId: cleo },
+        { assignmentId: quiz, studentId: cleo },
+      ],
+    ]);
+    expect(inside({ row: 9, column: -1 }, 3, 2)).toEqual({ row: 2, column: 0 });
+  });
+
+  it("is copied in the entry language", () => {
+    const state = run(smallCourse(), type("15 l1"), type("m", { studentId: cleo }));
+    const selection = { from: { row: 1, column: 0 }, to: { row: 2, column: 1 } };
+    expect(copyText(state, table(state), selection)).toBe("\t15 l1\n\tm");
+  });
+
+  it("gets a standing by one key, unless that letter begins a level there", () => {
+    const places = [ada, ben].map((studentId) => ({ assignmentId: quiz, studentId }));
+    expect(standingCommand(smallCourse(), places.slice(0, 1), "m")).toMatchObject({ type: "setScore", text: "m" });
+    expect(standingCommand(smallCourse(), places, "X")).toMatchObject({
+      type: "enterScores",
+      cells: [{ text: "x" }, { text: "x" }],
+    });
+    expect(standingCommand(smallCourse(), places, "q")).toBeNull();
+    const levels = [{ name: "Met", percent: null }];
+    const scaled = run(smallCourse(), { type: "addScale", name: "Met or not", kind: "passNotYet", levels });
+    const scaleId = Object.values(scaled.scales)[0]?.id as never;
+    const met = run(scaled, {
+      type: "editAssignment",
+      assignmentId: quiz,
+      fields: { scoredIn: { kind: "scale", scaleId } },
+    });
+    expect(standingCommand(met, places, "m")).toBeNull();
+    expect(standingCommand(met, places, "x")).not.toBeNull();
+  });
+});
+
+describe("a pasted block", () => {
+  const at = (row: number, column: number) => single({ row, column });
+  const paste = (text: string, selection = at(0, 1), state = smallCourse()) =>
+    pastePlan(state, table(state), selection, text);
+
+  it("goes in from the marked cell on; refused and unusual cells are named, and the rest can be entered", () => {
+    const plan = paste("18\nabc\n25");
+    expect(plan).toMatchObject({ how: "pasted", changes: 1, same: 0, outside: 0 });
+    expect(plan.refused).toMatchObject([{ who: "Ben Bolt", work: "Quiz", text: "abc" }]);
+    expect(plan.asks).toMatchObject([{ who: "Cleo Crane", words: "25 is above the maximum of 20." }]);
+    expect(cellsToEnter(plan, false).map(({ text }) => text)).toEqual(["18"]);
+    expect(cellsToEnter(plan, true).map(({ text }) => text)).toEqual(["18", "25"]);
+  });
+
+  it("says how many cells fall outside the table", () => {
+    expect(paste("1\t2\n3\t4\n5\t6", at(1, 1))).toMatchObject({ changes: 2, outside: 4 });
+  });
+
+  it("of one cell fills the selection, and a block is repeated where there is room", () => {
+    const whole = { from: { row: 0, column: 1 }, to: { row: 2, column: 1 } };
+    expect(paste("7", whole).cells.map(({ text }) => text)).toEqual(["7", "7", "7"]);
+    const twoWide = { from: { row: 0, column: 0 }, to: { row: 1, column: 1 } };
+    expect(paste("7\n8", twoWide).cells.map(({ text }) => text)).toEqual(["7", "7", "8", "8"]);
+  });
+
+  it("that changes nothing says so", () => {
+    const state = run(smallCourse(), type("15"));
+    expect(paste("15", at(1, 1), state)).toMatchObject({ changes: 0, same: 1 });
+    expect(fillPlan(state, [{ assignmentId: quiz, studentId: ben }], "-")).toMatchObject({ how: "filled", changes: 1 });
+  });
+});
+
+describe("the summary of a column", () => {
+  it("counts where students stand and describes their scores", () => {
+    const state = run(smallCourse(), type("12"), type("18", { studentId: ada }), type("m", { studentId: cleo }));
+    const { counts, figures, bars } = columnSummary(state, state.assignments[quiz] as never, [ada, ben, cleo]);
+    expect(Object.fromEntries(counts)).toMatchObject({ scored: "2", missing: "1", waiting: "0" });
+    // 12, 18 and the 0 that missing counts: mean 10, median 12, sample deviation 9.17 (by hand).
+    expect(Object.fromEntries(figures)).toEqual({
+      mean: "10",
+      median: "12",
+      "standard deviation": "9.17",
+      lowest: "0",
+      highest: "18",
+    });
+    expect(bars.map(({ count }) => count).reduce((sum, count) => sum + count, 0)).toBe(3);
+    const none = columnSummary(smallCourse(), state.assignments[quiz] as never, [ada]);
+    expect([none.figures, none.bars]).toEqual([[["mean", "no score yet"]], []]);
   });
 });
 

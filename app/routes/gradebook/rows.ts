@@ -1,30 +1,60 @@
-import { pointsText, roundToText, type AssignmentId, type CategoryId, type Exact, type StudentId } from "#core/kernel";
-import { entryText, previewEntry, type ChangeIssue } from "#core/changes";
-import { assignmentsOf, categoriesOf, courseOf, fullName, studentsOf, type CourseState } from "#core/model";
-import { figuresOf, type Figure } from "#core/totals";
-import { canConfirm, issueWords, latenessShort, latenessWords } from "../../ui/words";
+import { compare, type AssignmentId, type CategoryId, type StudentId } from "#core/kernel";
+import {
+  assignmentsOf,
+  categoriesOf,
+  courseOf,
+  findStudents,
+  fullName,
+  plainText,
+  studentsOf,
+  termsOf,
+  type Assignment,
+  type CourseState,
+  type Student,
+} from "#core/model";
+import { changedSinceRelease } from "#core/release";
+import { figuresOf, progressOf, termOf, type Figure } from "#core/totals";
+import { cellOf, totalCellOf, type FigureMode, type GradeCell, type TotalCell } from "./cells";
 
-export type CellLook = "figure" | "waiting" | "missing" | "excused" | "open" | "by hand";
+/** Which students are shown: all, or those with a cell of one kind. */
+export const SHOW_ONLY = [
+  "all",
+  "waiting",
+  "missing",
+  "excused",
+  "notIn",
+  "late",
+  "changed",
+  "byHand",
+  "above",
+] as const;
+/** Which students are shown. */
+export type ShowOnly = (typeof SHOW_ONLY)[number];
 
-export interface GradeCell {
-  readonly text: string;
-  readonly look: CellLook;
-  /** `2 d` where the work was late. */
-  readonly late: string;
-  readonly above: boolean;
-  /** What stands in the cell when it is opened for typing. */
-  readonly entry: string;
+/** What the gradebook is asked to show. */
+export interface GradeView {
+  readonly find: string;
+  readonly section: string | null;
+  readonly term: string | null;
+  readonly category: string | null;
+  readonly show: ShowOnly;
+  readonly mode: FigureMode;
+  /** `name`, `total`, or an assignment; from the lowest up unless `down`. */
+  readonly sort: { readonly by: string; readonly down: boolean };
+  readonly hidden: ReadonlySet<AssignmentId>;
 }
 
-export interface GradeRow {
-  readonly studentId: StudentId;
-  readonly name: string;
-  readonly number: string;
-  readonly now: string;
-  readonly range: string;
-  readonly letter: string;
-  readonly cells: readonly GradeCell[];
-}
+/** The view that shows everything. */
+export const WHOLE_VIEW: GradeView = {
+  find: "",
+  section: null,
+  term: null,
+  category: null,
+  show: "all",
+  mode: "points",
+  sort: { by: "name", down: false },
+  hidden: new Set(),
+};
 
 export interface GradeColumn {
   readonly assignmentId: AssignmentId;
@@ -41,123 +71,130 @@ export interface GradeBand {
   readonly columns: number;
 }
 
-export interface GradeRows {
+/** A student as the head of a row. */
+export interface GradeStudent {
+  readonly studentId: StudentId;
+  readonly name: string;
+  readonly number: string;
+  readonly note: string;
+}
+
+/** The gradebook of a view. Cells and totals are looked up when they are drawn, and only then. */
+export interface GradeTable {
   readonly columns: readonly GradeColumn[];
   readonly bands: readonly GradeBand[];
-  readonly rows: readonly GradeRow[];
-  readonly sections: readonly { readonly id: string; readonly name: string }[];
+  readonly students: readonly GradeStudent[];
   readonly total: number;
+  readonly cell: (row: number, column: number) => GradeCell;
+  readonly totalOf: (row: number) => TotalCell;
 }
 
-export interface GradeFilter {
-  readonly find: string;
-  readonly section: string | null;
-}
-
-/** Lower case without accents, for finding names as they are typed. */
-const plain = (text: string): string => text.normalize("NFD").replace(/\p{M}/gu, "").toLowerCase();
-
-export function gradeRows(state: CourseState, { find, section }: GradeFilter): GradeRows {
+export function gradeTable(state: CourseState, view: GradeView): GradeTable {
   const course = courseOf(state);
   const { figure, totals } = figuresOf(state);
-  const assignments = assignmentsOf(state);
-  const unitHours = course.lateRule?.unitHours ?? 24;
-  const wanted = plain(find.trim());
-  const students = studentsOf(state).filter(
-    (student) =>
-      (section === null || student.sectionId === section) &&
-      (plain(fullName(student)).includes(wanted) || plain(student.number).includes(wanted)),
-  );
-  const percent = (value: Exact | null, places: number) => (value ? roundToText(value, places) : "–");
-  const columns = assignments.map((assignment): GradeColumn => ({
+  const work = assignmentsShown(state, view);
+  const people = sorted(state, studentsShown(state, view, work), view.sort);
+  const columns = work.map((assignment): GradeColumn => ({
     assignmentId: assignment.id,
     name: assignment.name,
     shortName: assignment.shortName,
-    of: assignment.bonus ? "bonus" : `of ${assignment.points}`,
-    current: students.some((student) => figure(assignment.id, student.id).waiting),
+    of: assignment.bonus ? "bonus" : assignment.scoredIn.kind === "percent" ? "in percent" : `of ${assignment.points}`,
+    current: progressOf(state, assignment).waiting > 0,
   }));
+  const at = <T>(list: readonly T[], index: number): T => {
+    const found = list[index];
+    if (found === undefined) throw new RangeError(`no row or column ${String(index)}`);
+    return found;
+  };
   return {
     columns,
     bands: categoriesOf(state)
       .map(({ id, name, weight }) => ({
         id,
         title: weight === null ? name : `${name} ${weight} %`,
-        columns: assignments.filter((assignment) => assignment.categoryId === id).length,
+        columns: work.filter((assignment) => assignment.categoryId === id).length,
       }))
       .filter((band) => band.columns > 0),
-    rows: students.map((student): GradeRow => {
-      const total = totals(student.id);
-      return {
-        studentId: student.id,
-        name: fullName(student),
-        number: student.number,
-        now: percent(total.now, course.percentPlaces),
-        range: total.lowest && total.highest ? `${percent(total.lowest, 0)}–${percent(total.highest, 0)}` : "",
-        letter: total.letter ?? "",
-        cells: assignments.map(({ id }) => cellOf(figure(id, student.id), entryText(state, id, student.id), unitHours)),
-      };
-    }),
-    sections: Object.values(state.sections).sort((a, b) => a.order - b.order),
+    students: people.map(headOf),
     total: studentsOf(state).length,
+    cell: (row, column) => {
+      const assignment = at(work, column);
+      return cellOf(state, course, assignment, figure(assignment.id, at(people, row).id), view.mode);
+    },
+    totalOf: (row) => totalCellOf(course, totals(at(people, row).id)),
   };
 }
 
-function cellOf(figure: Figure, entry: string, unitHours: number): GradeCell {
-  const late = figure.unitsLate > 0 ? latenessShort(figure.unitsLate, unitHours) : "";
-  const base = { entry, late, above: figure.aboveMaximum };
-  if (figure.standing === "missing" || figure.standing === "excused") {
-    return { ...base, late: "", text: figure.standing, look: figure.standing };
+const heads = new WeakMap<Student, GradeStudent>();
+
+function headOf(student: Student): GradeStudent {
+  let head = heads.get(student);
+  if (!head) {
+    head = { studentId: student.id, name: fullName(student), number: student.number, note: student.note };
+    heads.set(student, head);
   }
-  if (figure.counted) {
-    return { ...base, text: pointsText(figure.counted), look: figure.source === "set by hand" ? "by hand" : "figure" };
-  }
-  return figure.waiting
-    ? { ...base, text: "waiting", look: "waiting" }
-    : { ...base, late: "", text: "·", look: "open" };
+  return head;
 }
 
-export interface EntryHint {
-  readonly words: string;
-  readonly refused: boolean;
-  /** A second Enter keeps it. */
-  readonly asks: boolean;
+/** Assignments of the term and category chosen that are not hidden; where the text finds some by name, only those. */
+function assignmentsShown(state: CourseState, { term, category, hidden, find }: GradeView): Assignment[] {
+  const terms = termsOf(state);
+  const shown = assignmentsOf(state).filter(
+    (assignment) =>
+      !hidden.has(assignment.id) &&
+      (category === null || assignment.categoryId === category) &&
+      (term === null || termOf(terms, assignment) === term),
+  );
+  const wanted = plainText(find.trim());
+  const named = wanted === "" ? [] : shown.filter(({ name }) => plainText(name).includes(wanted));
+  return named.length > 0 ? named : shown;
 }
 
-/** What an entry being typed would come to, in words for the hint beside its cell. */
-export function entryHint(
+function studentsShown(state: CourseState, view: GradeView, work: readonly Assignment[]): readonly Student[] {
+  const { figure } = figuresOf(state);
+  const { section, show, find } = view;
+  const roster = studentsOf(state).filter((student) => section === null || student.sectionId === section);
+  const byText = find.trim() === "" ? roster : foundOrAll(state, roster, find, work);
+  if (show === "all") return byText;
+  if (show === "changed") {
+    const changed = new Set(work.flatMap((one) => changedSinceRelease(state, one).map(({ student }) => student.id)));
+    return byText.filter(({ id }) => changed.has(id));
+  }
+  return byText.filter(({ id }) => work.some((assignment) => FITS[show](figure(assignment.id, id))));
+}
+
+/** Students the text finds; all of them where it found assignments instead. */
+function foundOrAll(
   state: CourseState,
-  assignmentId: AssignmentId,
-  studentId: StudentId,
-  text: string,
-): EntryHint {
-  const preview = previewEntry(state, { assignmentId, studentId }, text);
-  if (!preview.ok) return refusalHint(preview.issue);
-  const { entry, figure } = preview.value;
-  const counted = figure.counted ? pointsText(figure.counted) : "nothing";
-  const late = latenessWords(figure.unitsLate, courseOf(state).lateRule?.unitHours ?? 24);
-  const fine = (words: string): EntryHint => ({ words: `${words} · Enter to keep`, refused: false, asks: false });
-  switch (entry.kind) {
-    case "missing":
-      return fine(`missing, counts ${counted}`);
-    case "excused":
-      return fine("excused, counts nowhere");
-    case "level":
-      return fine(figure.counted ? `${entry.level.name}, counts ${counted}` : `${entry.level.name}, counts nowhere`);
-    case "clear":
-      return fine(figure.counted ? `back to ${counted}` : "cleared");
-    case "late":
-      return fine(figure.counted ? `${late} late: ${counted}` : `${late} late`);
-    case "score": {
-      if (figure.source === "set by hand") {
-        return fine(`set by hand: ${counted} in place of ${figure.computed ? pointsText(figure.computed) : "nothing"}`);
-      }
-      return fine(figure.deduction.n === 0n ? counted : `${entry.points} → ${counted} after ${late} late`);
-    }
-  }
+  roster: readonly Student[],
+  find: string,
+  work: readonly Assignment[],
+): readonly Student[] {
+  const found = new Set(findStudents(roster, find).students);
+  if (found.size === 0 && work.length > 0 && work.length < Object.keys(state.assignments).length) return roster;
+  return roster.filter((student) => found.has(student));
 }
 
-export const refusalHint = (issue: ChangeIssue): EntryHint => ({
-  words: issueWords(issue),
-  refused: true,
-  asks: canConfirm(issue),
-});
+const FITS: Readonly<Record<Exclude<ShowOnly, "all" | "changed">, (figure: Figure) => boolean>> = {
+  waiting: ({ waiting }) => waiting,
+  missing: ({ standing }) => standing === "missing",
+  excused: ({ standing }) => standing === "excused",
+  notIn: ({ standing }) => standing === "expected",
+  late: ({ unitsLate }) => unitsLate > 0,
+  byHand: ({ source }) => source === "set by hand",
+  above: ({ aboveMaximum }) => aboveMaximum,
+};
+
+/** Students in the order asked for; those without a figure come last either way. */
+function sorted(state: CourseState, students: readonly Student[], { by, down }: GradeView["sort"]): readonly Student[] {
+  if (by === "name") return down ? [...students].reverse() : students;
+  const { figure, totals } = figuresOf(state);
+  const assignment = Object.values(state.assignments).find(({ id }) => id === by);
+  const valueOf = ({ id }: Student) => (assignment ? figure(assignment.id, id).counted : totals(id).now);
+  const keyed = students.map((student) => ({ student, value: valueOf(student) }));
+  keyed.sort((a, b) => {
+    if (!a.value || !b.value) return a.value ? -1 : b.value ? 1 : 0;
+    return compare(a.value, b.value) * (down ? -1 : 1);
+  });
+  return keyed.map(({ student }) => student);
+}

@@ -1,98 +1,301 @@
-import { fromDecimal, roundToText, sum } from "#core/kernel";
-import { assignmentsOf, categoriesOf, courseOf, fullName, studentsOf } from "#core/model";
+import { useMemo, useState, type DragEvent, type KeyboardEvent } from "react";
+import { Link, useNavigate } from "react-router";
+import type { AssignmentId, CategoryId } from "#core/kernel";
 import { openCourse } from "../../open-course";
-import { momentText } from "../../ui/words";
-import { AddAssignment, AddCategory, AddStudents } from "./forms";
+import { Ask } from "../../ui/ask";
+import { inAddress } from "../../ui/address";
+import { localToday } from "../../ui/moments";
+import { MoreMenu } from "../../ui/more-menu";
+import { PlanPlaces } from "../../ui/plan-places";
+import { troubleOf, useTroubleOf } from "../../ui/use-command";
+import { useChange } from "../../use-change";
+import { AddCategory } from "./add-category";
+import { CategoryHead } from "./category-head";
+import { Composer } from "./composer";
+import { lossWords, planRows, type PlanBlock, type PlanLine } from "./rows";
+import { WeightsRuler } from "./weights-ruler";
 import type { Route } from "./+types/page";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
-  const { state } = session;
-  const course = courseOf(state);
-  const categories = categoriesOf(state);
-  const weights = categories.flatMap(({ weight }) => (weight === null ? [] : [fromDecimal(weight)]));
-  return {
-    title: course.title,
-    timeZone: course.timeZone,
-    total: weights.length > 0 ? roundToText(sum(weights), 1) : null,
-    categories: categories.map(({ id, name, weight }) => ({
-      id,
-      name,
-      weight,
-      assignments: assignmentsOf(state)
-        .filter((assignment) => assignment.categoryId === id)
-        .map((assignment) => ({
-          id: assignment.id,
-          name: assignment.name,
-          points: assignment.bonus ? "bonus" : `${assignment.points} points`,
-          due: assignment.dueAt ? `due ${momentText(assignment.dueAt, course.timeZone)}` : null,
-          rubric: assignment.rubricId ? (state.rubrics[assignment.rubricId]?.name ?? null) : null,
-        })),
-    })),
-    students: studentsOf(state).map((student) => ({ id: student.id, name: fullName(student), number: student.number })),
-  };
+  return { state: session.state, now: session.now() };
 }
 
-export default function PlanPage({ loaderData }: Route.ComponentProps) {
-  const { title, timeZone, total, categories, students } = loaderData;
+/** What is about to be removed. */
+interface Removal {
+  readonly title: string;
+  readonly losses: readonly string[];
+  readonly act: () => Promise<string | null>;
+}
+
+export default function PlanPage({ loaderData, params }: Route.ComponentProps) {
+  const { state, now } = loaderData;
+  const rows = useMemo(() => planRows(state), [state]);
+  const scales = useMemo(() => Object.values(state.scales), [state.scales]);
+  const categories = rows.blocks.map(({ id, name }) => ({ id, name }));
+  const send = useTroubleOf(useChange());
+  const change = useChange();
+  const navigate = useNavigate();
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [removal, setRemoval] = useState<Removal | null>(null);
+  const tell = (sending: Promise<string | null>) => void sending.then(setTrouble);
+
+  const place = (assignmentId: AssignmentId, categoryId: CategoryId, beforeId: AssignmentId | null) => {
+    tell(send({ type: "placeAssignment", assignmentId, categoryId, beforeId }));
+  };
+  const moveCategory = (block: PlanBlock, by: -1 | 1) => {
+    const siblings = rows.blocks.filter(({ depth }) => depth === block.depth);
+    const at = siblings.findIndex(({ id }) => id === block.id);
+    const before = by < 0 ? siblings[at - 1] : siblings[at + 2];
+    if (by < 0 && !before) return;
+    const { parentId } = state.categories[block.id] ?? { parentId: null };
+    tell(send({ type: "placeCategory", categoryId: block.id, parentId, beforeId: before?.id ?? null }));
+  };
+  const removeLine = (line: PlanLine) => {
+    setRemoval({
+      title: `Remove ${line.name}?`,
+      losses: lossWords(state, [line.id]),
+      act: async () => troubleOf(await change({ type: "removeAssignments", assignmentIds: [line.id] })),
+    });
+  };
+  const removeBlock = (block: PlanBlock) => {
+    const losses = lossWords(
+      state,
+      block.lines.map(({ id }) => id),
+    );
+    setRemoval({
+      title: `Remove ${block.name}?`,
+      losses: [...(block.lines.length > 0 ? [`${String(block.lines.length)} assignments`] : []), ...losses],
+      act: async () => troubleOf(await change({ type: "removeCategory", categoryId: block.id })),
+    });
+  };
+
   return (
-    <main className="mx-auto grid w-full max-w-[1180px] grid-cols-[1fr_360px] gap-12 px-[30px] pt-6 pb-16">
-      <title>{`Plan · ${title}`}</title>
-      <div>
-        <h1 className="page-title">Plan</h1>
-        <p className="mt-1 text-sm text-soft">
-          {title}
-          {total && (
-            <>
-              {" · "}weights come to{" "}
-              <strong className={total === "100.0" ? "text-green" : "text-ochre"}>{total} %</strong>
-            </>
-          )}
+    <main className="mx-auto w-full max-w-[1080px] px-[30px] pt-6 pb-16">
+      <title>{`Plan · ${rows.title}`}</title>
+      <h1 className="page-title">Plan</h1>
+      <PlanPlaces slot={params.slot} />
+      <Composer
+        key={params.slot}
+        timeZone={rows.timeZone}
+        today={localToday(now, rows.timeZone)}
+        categories={categories}
+        scales={scales}
+        first={rows.blocks.length === 0}
+        onAdd={send}
+      />
+      {rows.faults.map((fault) => (
+        <p key={fault} className="mt-3 text-[14px] text-ochre">
+          {fault}
         </p>
-        {categories.length === 0 && (
-          <p className="mt-6 text-soft">
-            Begin with a category, such as Papers with a weight of 100, then its first assignment.
-          </p>
-        )}
-        {categories.map((category) => (
-          <section key={category.id} className="mt-6">
-            <h2 className="text-[13px] font-semibold text-soft">
-              {category.name}
-              {category.weight !== null && ` · ${category.weight} %`}
-            </h2>
-            <ul>
-              {category.assignments.map((assignment) => (
-                <li key={assignment.id} className="border-b border-rule py-2">
-                  <h3 className="font-serif text-[16.5px] font-semibold">{assignment.name}</h3>
-                  <p className="figures text-[13.5px] text-soft">
-                    {assignment.points} ·{" "}
-                    {assignment.due ?? <strong className="text-ochre">no due date: it belongs to no term</strong>}
-                    {assignment.rubric && ` · rubric ${assignment.rubric}`}
-                  </p>
-                </li>
-              ))}
-              {category.assignments.length === 0 && <li className="py-2 text-[14px] text-soft">No assignment yet.</li>}
-            </ul>
-          </section>
-        ))}
-        {categories.length > 0 && <AddAssignment categories={categories} timeZone={timeZone} />}
-      </div>
-      <div className="space-y-7 pt-1">
-        <AddCategory />
-        <AddStudents taken={students.map(({ number }) => number)} />
-        {students.length > 0 && (
-          <section>
-            <h2 className="font-semibold">{students.length} students</h2>
-            <ul className="mt-1 text-[14px]">
-              {students.map((student) => (
-                <li key={student.id} className="flex justify-between border-b border-rule py-0.5">
-                  {student.name} <span className="text-soft">{student.number}</span>
-                </li>
-              ))}
-            </ul>
-          </section>
-        )}
-      </div>
+      ))}
+      {trouble && (
+        <p role="alert" className="mt-3 text-[14px] text-wax">
+          {trouble}
+        </p>
+      )}
+      {rows.straight ? (
+        <p className="figures mt-4 text-[13.5px] text-soft">Straight points: {rows.points} in all.</p>
+      ) : (
+        <WeightsRuler rows={rows} />
+      )}
+      {rows.blocks.map((block) => (
+        <section
+          key={block.id}
+          aria-label={block.name}
+          className="mt-6"
+          style={{ marginInlineStart: block.depth * 28 }}
+          onDragOver={allowDrop}
+          onDrop={(event) => {
+            const moved = event.dataTransfer.getData(DRAGGED) as AssignmentId;
+            if (moved) place(moved, block.id, null);
+          }}
+        >
+          <CategoryHead
+            block={block}
+            straight={rows.straight}
+            others={categories.filter(({ id }) => id !== block.id && id !== state.categories[block.id]?.parentId)}
+            send={send}
+            onMove={(by) => {
+              moveCategory(block, by);
+            }}
+            onRemove={() => {
+              removeBlock(block);
+            }}
+          />
+          <ul className="mt-1 border-t border-rule">
+            {block.lines.map((line, index) => (
+              <Line
+                key={line.id}
+                line={line}
+                slot={params.slot}
+                others={categories.filter(({ id }) => id !== block.id)}
+                onMoveBy={(by) => {
+                  const before = by < 0 ? block.lines[index - 1] : block.lines[index + 2];
+                  if (by < 0 ? !before : index === block.lines.length - 1) return;
+                  place(line.id, block.id, before?.id ?? null);
+                }}
+                onMoveInto={(categoryId) => {
+                  place(line.id, categoryId, null);
+                }}
+                onDropBefore={(moved) => {
+                  if (moved !== line.id) place(moved, block.id, line.id);
+                }}
+                onOpen={() => void navigate(`/courses/${params.slot}/plan/assignments/${inAddress(line.id)}`)}
+                onDuplicate={() => {
+                  tell(send({ type: "duplicateAssignment", assignmentId: line.id }));
+                }}
+                onHide={() => {
+                  tell(send({ type: "editAssignment", assignmentId: line.id, fields: { hidden: !line.hidden } }));
+                }}
+                onRemove={() => {
+                  removeLine(line);
+                }}
+              />
+            ))}
+            {block.lines.length === 0 && (
+              <li className="py-2 text-[14px] text-soft">
+                No assignment yet. Write one above, with <em>in {block.name}</em>.
+              </li>
+            )}
+          </ul>
+        </section>
+      ))}
+      <AddCategory first={rows.blocks.length === 0} straight={rows.straight} send={send} />
+      {rows.blocks.length > 0 && rows.students === 0 && (
+        <p className="mt-8 text-soft">
+          Next: the students, under{" "}
+          <Link className="link" to={`/courses/${params.slot}/plan/course`}>
+            Course and roster
+          </Link>
+          .
+        </p>
+      )}
+      <Ask
+        open={removal !== null}
+        title={removal?.title ?? ""}
+        action="Remove"
+        onClose={() => {
+          setRemoval(null);
+        }}
+        onAct={() => {
+          if (removal) tell(removal.act());
+        }}
+      >
+        {removal && removal.losses.length > 0
+          ? `This takes away ${removal.losses.join(", ")}. Undo brings all of it back.`
+          : "Nothing is recorded for it yet. Undo brings it back."}
+      </Ask>
     </main>
+  );
+}
+
+const DRAGGED = "application/x-upright-quill-assignment";
+
+function allowDrop(event: DragEvent): void {
+  if (!event.dataTransfer.types.includes(DRAGGED)) return;
+  event.preventDefault();
+  event.dataTransfer.dropEffect = "move";
+}
+
+interface LineProps {
+  readonly line: PlanLine;
+  readonly slot: string;
+  readonly others: readonly { readonly id: CategoryId; readonly name: string }[];
+  readonly onMoveBy: (by: -1 | 1) => void;
+  readonly onMoveInto: (categoryId: CategoryId) => void;
+  readonly onDropBefore: (moved: AssignmentId) => void;
+  readonly onOpen: () => void;
+  readonly onDuplicate: () => void;
+  readonly onHide: () => void;
+  readonly onRemove: () => void;
+}
+
+/** One assignment of the plan. It moves by dragging, or with Alt and the arrows on its name. */
+function Line({ line, slot, others, ...on }: LineProps) {
+  const [over, setOver] = useState(false);
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (!event.altKey || (event.key !== "ArrowUp" && event.key !== "ArrowDown")) return;
+    event.preventDefault();
+    on.onMoveBy(event.key === "ArrowUp" ? -1 : 1);
+  };
+  return (
+    <li
+      draggable
+      className={`flex items-center gap-4 border-b border-rule py-2 ${over ? "border-t-2 border-t-green" : ""}`}
+      onDragStart={(event) => {
+        event.dataTransfer.setData(DRAGGED, line.id);
+        event.dataTransfer.effectAllowed = "move";
+      }}
+      onDragOver={(event) => {
+        allowDrop(event);
+        setOver(event.dataTransfer.types.includes(DRAGGED));
+      }}
+      onDragLeave={() => {
+        setOver(false);
+      }}
+      onDrop={(event) => {
+        setOver(false);
+        const moved = event.dataTransfer.getData(DRAGGED) as AssignmentId;
+        if (!moved) return;
+        event.stopPropagation();
+        on.onDropBefore(moved);
+      }}
+    >
+      <div className="min-w-0 flex-1">
+        <h3 className="font-serif text-[16.5px] font-semibold">
+          <Link
+            to={`/courses/${slot}/plan/assignments/${inAddress(line.id)}`}
+            draggable={false}
+            title="Alt ↑ and Alt ↓ move it"
+            onKeyDown={onKeyDown}
+          >
+            {line.name}
+          </Link>
+          {line.hidden && (
+            <span className="ms-2 font-sans text-[13px] font-normal text-soft">hidden from students</span>
+          )}
+        </h3>
+        <p className="figures text-[13.5px] text-soft">{line.details.join(" · ")}</p>
+      </div>
+      <p className="figures w-72 text-right text-[13.5px]">
+        {line.dateTrouble && <strong className="me-2 font-semibold text-ochre">{line.dateTrouble}</strong>}
+        {line.due && <span className="text-soft">due {line.due}</span>}
+      </p>
+      <p className="figures w-20 text-right text-[13.5px] text-soft">
+        {line.scored === 0 ? "" : `${String(line.scored)} scored`}
+      </p>
+      <MoreMenu
+        label={`More for ${line.name}`}
+        items={[
+          { words: "Open", onSelect: on.onOpen },
+          { words: "Duplicate", onSelect: on.onDuplicate },
+          { words: line.hidden ? "Let students see it" : "Hide from students", onSelect: on.onHide },
+          null,
+          {
+            words: "Move up",
+            keys: "Alt ↑",
+            onSelect: () => {
+              on.onMoveBy(-1);
+            },
+          },
+          {
+            words: "Move down",
+            keys: "Alt ↓",
+            onSelect: () => {
+              on.onMoveBy(1);
+            },
+          },
+          ...others.map(({ id, name }) => ({
+            words: `Move to ${name}`,
+            onSelect: () => {
+              on.onMoveInto(id);
+            },
+          })),
+          null,
+          { words: "Remove", onSelect: on.onRemove },
+        ]}
+      />
+    </li>
   );
 }

@@ -1,0 +1,64 @@
+import { useState } from "react";
+import { useFetcher } from "react-router";
+import type { Assignment } from "#core/model";
+import type { EditAssignment } from "./parts";
+
+/** Files that go with the task. Each is kept first; then the assignment names it. */
+export function AttachedFiles({
+  assignment,
+  edit,
+  slot,
+}: {
+  readonly assignment: Assignment;
+  readonly edit: EditAssignment;
+  readonly slot: string;
+}) {
+  const fetcher = useFetcher<{ trouble: string | null }>();
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const words = trouble ?? fetcher.data?.trouble ?? null;
+  return (
+    <div>
+      <p className="text-[13px] text-soft">Attached files (PDF, Markdown, plain text)</p>
+      <ul className="text-[14px]">
+        {assignment.files.map((file) => (
+          <li key={file.id} className="flex justify-between border-b border-rule py-1">
+            {file.name}
+            <button
+              type="button"
+              className="link text-[13px]"
+              onClick={() => void edit({ files: assignment.files.filter(({ id }) => id !== file.id) }).then(setTrouble)}
+            >
+              Take off<span className="sr-only"> {file.name}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+      <label className="link mt-1 inline-block cursor-pointer text-[14px]">
+        Attach a file
+        <input
+          type="file"
+          accept=".pdf,.md,.txt,application/pdf,text/markdown,text/plain"
+          className="sr-only"
+          onChange={(event) => {
+            const file = event.target.files?.[0];
+            event.target.value = "";
+            if (!file) return;
+            const body = new FormData();
+            body.set("assignmentId", assignment.id);
+            body.set("file", file);
+            void fetcher.submit(body, {
+              method: "post",
+              encType: "multipart/form-data",
+              action: `/courses/${slot}/plan/attach`,
+            });
+          }}
+        />
+      </label>
+      {words && (
+        <p role="alert" className="text-[13px] text-wax">
+          {words}
+        </p>
+      )}
+    </div>
+  );
+}

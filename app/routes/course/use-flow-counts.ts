@@ -1,0 +1,44 @@
+import { startTransition, useEffect, useState } from "react";
+import { assignmentsOf, type CourseState } from "#core/model";
+import { flowCounts, laneOf, type FlowCounts } from "#core/release";
+import type { CourseSession } from "#storage";
+
+/** Rest after a change before what waits is counted again, in milliseconds: no key waits for the counting. */
+const REST = 100;
+/** Longest stretch of counting before the page gets its turn, in milliseconds. */
+const STRETCH = 8;
+
+const NOTHING: FlowCounts = { plan: 0, collect: 0, score: 0, check: 0, release: 0 };
+
+/** What waits in each step of the work, counted shortly after a change, in stretches that nobody notices. */
+export function useFlowCounts(session: CourseSession, state: CourseState): FlowCounts {
+  const [counted, setCounted] = useState({ session, counts: NOTHING });
+  useEffect(() => {
+    const now = session.now();
+    const work = assignmentsOf(state);
+    let next = 0;
+    let timer: ReturnType<typeof setTimeout>;
+    const count = () => {
+      const until = performance.now() + STRETCH;
+      // A lane is kept with its assignment until something in it changes, so looking again costs nothing.
+      while (next < work.length && performance.now() < until) {
+        const assignment = work[next];
+        if (assignment) laneOf(state, assignment, now);
+        next += 1;
+      }
+      if (next < work.length) {
+        timer = setTimeout(count, 0);
+        return;
+      }
+      startTransition(() => {
+        const lanes = work.map((assignment) => laneOf(state, assignment, now));
+        setCounted({ session, counts: flowCounts(state, lanes) });
+      });
+    };
+    timer = setTimeout(count, REST);
+    return () => {
+      clearTimeout(timer);
+    };
+  }, [session, state]);
+  return counted.session === session ? counted.counts : NOTHING;
+}

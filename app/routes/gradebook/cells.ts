@@ -1,0 +1,116 @@
+import { divide, HUNDRED, fromDecimal, multiply, pointsText, roundToText, type Exact } from "#core/kernel";
+import type { Assignment, Course, CourseState } from "#core/model";
+import { letterOf, type Figure, type StudentTotals } from "#core/totals";
+import { latenessShort } from "../../ui/words";
+
+export type CellLook = "figure" | "waiting" | "missing" | "excused" | "open" | "by hand";
+
+/** How figures are shown: one way, or two beside each other. */
+export const FIGURE_MODES = [
+  "points",
+  "percent",
+  "letter",
+  "points-percent",
+  "percent-points",
+  "percent-letter",
+] as const;
+/** How figures are shown. */
+export type FigureMode = (typeof FIGURE_MODES)[number];
+type Way = "points" | "percent" | "letter";
+
+/** A result as a cell shows it. */
+export interface GradeCell {
+  readonly text: string;
+  /** The second figure; empty where one is shown. */
+  readonly second: string;
+  readonly look: CellLook;
+  /** `2 d` where the work was late. */
+  readonly late: string;
+  readonly above: boolean;
+}
+
+/** A student's total as the gradebook shows it. */
+export interface TotalCell {
+  readonly now: string;
+  readonly range: string;
+  readonly letter: string;
+}
+
+const percentOf = (counted: Exact, { points }: Assignment): Exact | null =>
+  points === "0" ? null : divide(multiply(counted, HUNDRED), fromDecimal(points));
+
+function inWay(way: Way, course: Course, assignment: Assignment, counted: Exact): string {
+  const percent = way === "points" ? null : percentOf(counted, assignment);
+  if (percent === null) return pointsText(counted);
+  if (way === "letter") return letterOf(course, percent) ?? "–";
+  return `${roundToText(percent, course.percentPlaces)} %`;
+}
+
+// Figures are the same objects as long as nothing they rest on changes; so are the cells made from them.
+const cells = new WeakMap<Figure, Map<string, GradeCell>>();
+
+/** The cell of a figure; made once for each way of showing it. */
+export function cellOf(
+  state: CourseState,
+  course: Course,
+  assignment: Assignment,
+  figure: Figure,
+  mode: FigureMode,
+): GradeCell {
+  const known = cells.get(figure) ?? new Map<string, GradeCell>();
+  cells.set(figure, known);
+  let cell = known.get(mode);
+  if (!cell) known.set(mode, (cell = makeCell(state, course, assignment, figure, mode)));
+  return cell;
+}
+
+function makeCell(
+  state: CourseState,
+  course: Course,
+  assignment: Assignment,
+  figure: Figure,
+  mode: FigureMode,
+): GradeCell {
+  const late = figure.unitsLate > 0 ? latenessShort(figure.unitsLate, course.lateRule?.unitHours ?? 24) : "";
+  const base = { late, above: figure.aboveMaximum, second: "" };
+  if (figure.standing === "missing" || figure.standing === "excused") {
+    return { ...base, late: "", text: figure.standing, look: figure.standing };
+  }
+  if (figure.counted) {
+    const [first, second] = mode.split("-") as [Way, Way | undefined];
+    return {
+      ...base,
+      text: levelName(state, assignment, figure) ?? inWay(first, course, assignment, figure.counted),
+      second: second ? inWay(second, course, assignment, figure.counted) : "",
+      look: figure.source === "set by hand" ? "by hand" : "figure",
+    };
+  }
+  if (figure.wordsOnly) return { ...base, text: levelName(state, assignment, figure) ?? "judged", look: "figure" };
+  return figure.waiting
+    ? { ...base, text: "waiting", look: "waiting" }
+    : { ...base, late: "", text: "·", look: "open" };
+}
+
+/** The name of the level a figure came from, where the assignment is scored on a scale. */
+function levelName(state: CourseState, assignment: Assignment, figure: Figure): string | null {
+  if (assignment.scoredIn.kind !== "scale" || figure.source === "set by hand") return null;
+  const { levelId } = state.results[assignment.id]?.[`${assignment.id}/${figure.studentId}`] ?? { levelId: null };
+  return state.scales[assignment.scoredIn.scaleId]?.levels.find(({ id }) => id === levelId)?.name ?? null;
+}
+
+const totalCells = new WeakMap<StudentTotals, TotalCell>();
+
+/** The total of a student as text; made once for each total. */
+export function totalCellOf(course: Course, totals: StudentTotals): TotalCell {
+  let cell = totalCells.get(totals);
+  if (!cell) {
+    const text = (value: Exact | null, places: number) => (value ? roundToText(value, places) : "–");
+    cell = {
+      now: text(totals.now, course.percentPlaces),
+      range: totals.lowest && totals.highest ? `${text(totals.lowest, 0)}–${text(totals.highest, 0)}` : "",
+      letter: totals.letter ?? "",
+    };
+    totalCells.set(totals, cell);
+  }
+  return cell;
+}

@@ -1,0 +1,65 @@
+import { useCallback, useMemo, useState } from "react";
+import { useSearchParams } from "react-router";
+import type { AssignmentId } from "#core/kernel";
+import { fromAddress, inAddress } from "../../ui/address";
+import { useHashText } from "../../ui/use-hash-text";
+import { FIGURE_MODES, type FigureMode } from "./cells";
+import { SHOW_ONLY, type GradeView, type ShowOnly } from "./rows";
+
+const oneOf = <T extends string>(values: readonly T[], text: string | null): T | undefined =>
+  values.find((value) => value === text);
+
+/** What the gradebook shows, kept in the address: filters and order in its search, the name looked for behind its `#`. */
+export function useView() {
+  const [find, setFind] = useHashText("find");
+  const [search, setSearch] = useSearchParams();
+  const [hidden, setHidden] = useState<ReadonlySet<AssignmentId>>(() => new Set());
+  const set = useCallback(
+    (name: string, value: string) => {
+      setSearch(
+        (before) => {
+          const next = new URLSearchParams(before);
+          if (value === "") next.delete(name);
+          else next.set(name, value);
+          return next;
+        },
+        { replace: true, preventScrollReset: true },
+      );
+    },
+    [setSearch],
+  );
+  const text = (name: string) => search.get(name) ?? "";
+  const [section, term, category, sort] = [text("section"), text("term"), text("category"), text("sort")];
+  const show = oneOf(SHOW_ONLY, text("show")) ?? "all";
+  const mode = oneOf(FIGURE_MODES, text("figures")) ?? "points";
+  const view = useMemo((): GradeView => {
+    const [by = "", direction] = sort.split(".");
+    return {
+      find,
+      section: section ? fromAddress("section", section) : null,
+      term: term ? fromAddress("term", term) : null,
+      category: category ? fromAddress("category", category) : null,
+      show,
+      mode,
+      sort: {
+        by: by === "" || by === "name" || by === "total" ? by || "name" : `assignment:${by}`,
+        down: direction === "down",
+      },
+      hidden,
+    };
+  }, [find, section, term, category, show, mode, sort, hidden]);
+  const onSort = (by: string) => {
+    const name = by.startsWith("assignment:") ? inAddress(by) : by;
+    // First from the highest down for figures and from A for names; a second time the other way round.
+    const down = view.sort.by === by ? !view.sort.down : by !== "name";
+    set("sort", `${name}${down ? ".down" : ""}`);
+  };
+  const chosen: { section: string; term: string; category: string; show: ShowOnly; figures: FigureMode } = {
+    section,
+    term,
+    category,
+    show,
+    figures: mode,
+  };
+  return { view, chosen, find, setFind, set, onSort, hidden, setHidden };
+}

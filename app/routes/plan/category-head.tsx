@@ -1,0 +1,184 @@
+import { useState } from "react";
+import type { Command } from "#core/changes";
+import { parseDecimal, type CategoryId } from "#core/kernel";
+import type { Category } from "#core/model";
+import { InlineField } from "../../ui/inline-field";
+import { MoreMenu } from "../../ui/more-menu";
+import { issueWords } from "../../ui/words";
+import type { PlanBlock } from "./rows";
+
+interface CategoryHeadProps {
+  readonly block: PlanBlock;
+  readonly straight: boolean;
+  readonly others: readonly { readonly id: CategoryId; readonly name: string }[];
+  readonly send: (command: Command) => Promise<string | null>;
+  readonly onMove: (by: -1 | 1) => void;
+  readonly onRemove: () => void;
+}
+
+const METHODS: readonly (readonly [Category["method"], string])[] = [
+  ["pooled", "Points pooled"],
+  ["mean", "Mean of percents"],
+  ["median", "Median of percents"],
+  ["best", "Best one counts"],
+];
+
+/** The head of a category: its name, how it combines, and its weight. */
+export function CategoryHead({ block, straight, others, send, onMove, onRemove }: CategoryHeadProps) {
+  const [open, setOpen] = useState(false);
+  const edit = (fields: Extract<Command, { type: "editCategory" }>["fields"]) =>
+    send({ type: "editCategory", categoryId: block.id, fields });
+  return (
+    <div className="flex flex-wrap items-center gap-3">
+      <button
+        type="button"
+        aria-expanded={open}
+        className="text-left text-[13px] font-semibold text-soft hover:text-ink"
+        onClick={() => {
+          setOpen(!open);
+        }}
+      >
+        {block.name}
+        <span className="ms-2 font-normal">{block.rule}</span>
+      </button>
+      {!straight && block.depth === 0 && !open && (
+        <span className="figures text-[13px] text-soft">{block.weight === "" ? "no weight" : `${block.weight} %`}</span>
+      )}
+      <span className="flex-1" />
+      {!straight && (
+        <InlineField
+          label={`Weight of ${block.name}, %`}
+          labelHidden
+          className="w-24"
+          inputMode="decimal"
+          placeholder="weight"
+          suffix="%"
+          value={block.weight}
+          onKeep={async (text) => {
+            const weight = text === "" ? null : parseDecimal(text);
+            if (weight && !weight.ok) return issueWords(weight.issue);
+            return edit({ weight: weight?.value ?? null });
+          }}
+        />
+      )}
+      <MoreMenu
+        label={`More for ${block.name}`}
+        items={[
+          {
+            words: open ? "Close its rules" : "Change its name and rules",
+            onSelect: () => {
+              setOpen(!open);
+            },
+          },
+          {
+            words: "Move up",
+            onSelect: () => {
+              onMove(-1);
+            },
+          },
+          {
+            words: "Move down",
+            onSelect: () => {
+              onMove(1);
+            },
+          },
+          null,
+          ...(block.depth > 0
+            ? [
+                {
+                  words: "Move out, to the course",
+                  onSelect: () =>
+                    void send({ type: "placeCategory", categoryId: block.id, parentId: null, beforeId: null }),
+                },
+              ]
+            : []),
+          ...others.map(({ id, name }) => ({
+            words: `Move into ${name}`,
+            onSelect: () => void send({ type: "placeCategory", categoryId: block.id, parentId: id, beforeId: null }),
+          })),
+          null,
+          { words: "Remove the category", onSelect: onRemove },
+        ]}
+      />
+      {open && <CategoryRules block={block} edit={edit} />}
+    </div>
+  );
+}
+
+function CategoryRules({
+  block,
+  edit,
+}: {
+  readonly block: PlanBlock;
+  readonly edit: (fields: Extract<Command, { type: "editCategory" }>["fields"]) => Promise<string | null>;
+}) {
+  const keep = block.keep;
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const tell = (sending: Promise<string | null>) => void sending.then(setTrouble);
+  return (
+    <fieldset className="order-last flex w-full flex-wrap items-end gap-4 border-s-2 border-rule ps-3">
+      <legend className="sr-only">Rules of {block.name}</legend>
+      <InlineField label="Name" className="w-52" value={block.name} maxLength={200} onKeep={(name) => edit({ name })} />
+      <label className="text-[13px] text-soft">
+        How scores combine
+        <select
+          className="field mt-0 block text-[15px] text-ink"
+          value={block.method}
+          onChange={(event) => {
+            tell(edit({ method: event.target.value as Category["method"] }));
+          }}
+        >
+          {METHODS.map(([value, words]) => (
+            <option key={value} value={value}>
+              {words}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="text-[13px] text-soft">
+        Which ones count
+        <select
+          className="field block text-[15px] text-ink"
+          value={keep.kind}
+          onChange={(event) => {
+            const kind = event.target.value as Category["keep"]["kind"];
+            tell(edit({ keep: kind === "all" ? { kind } : { kind, count: keep.kind === "all" ? 1 : keep.count } }));
+          }}
+        >
+          <option value="all">All of them</option>
+          <option value="dropLowest">Without the lowest</option>
+          <option value="keepBest">Only the best</option>
+        </select>
+      </label>
+      {keep.kind !== "all" && (
+        <InlineField
+          label="How many"
+          className="w-20"
+          inputMode="numeric"
+          value={String(keep.count)}
+          onKeep={(text) =>
+            /^\d{1,3}$/.test(text) && Number(text) > 0
+              ? edit({ keep: { kind: keep.kind, count: Number(text) } })
+              : Promise.resolve("A whole number from 1.")
+          }
+        />
+      )}
+      <label className="flex h-9 items-center gap-2 text-[14px]">
+        <input
+          type="checkbox"
+          className="size-4 accent-green"
+          checked={block.bonus}
+          onChange={(event) => {
+            tell(edit({ bonus: event.target.checked }));
+          }}
+        />
+        Bonus: its weight is pure gain
+      </label>
+      {trouble && (
+        <p role="alert" className="w-full text-[13px] text-wax">
+          {trouble}
+        </p>
+      )}
+    </fieldset>
+  );
+}

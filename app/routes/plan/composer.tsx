@@ -1,0 +1,141 @@
+import { useMemo, useRef, useState } from "react";
+import type { Command } from "#core/changes";
+import { readShorthand, type ShorthandIssue, type ShorthandItem } from "#core/formats";
+import type { CategoryId, ScaleId } from "#core/kernel";
+import { fromLocalText } from "../../ui/moments";
+import { useUnkept } from "../../ui/use-unkept";
+import { counted, dayText, shorthandWords } from "../../ui/words";
+
+interface ComposerProps {
+  readonly timeZone: string;
+  /** The local date, `2026-09-01`. */
+  readonly today: string;
+  readonly categories: readonly { readonly id: CategoryId; readonly name: string }[];
+  readonly scales: readonly { readonly id: ScaleId; readonly name: string }[];
+  readonly first: boolean;
+  readonly onAdd: (command: Extract<Command, { type: "addAssignments" }>) => Promise<string | null>;
+}
+
+/** Where assignments are written down: one line each in shorthand, with what each line comes to below it. */
+export function Composer({ timeZone, today, categories, scales, first, onAdd }: ComposerProps) {
+  const [text, setText] = useState("");
+  const [category, setCategory] = useState<string>("");
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const field = useRef<HTMLTextAreaElement>(null);
+  useUnkept(text.trim() !== "");
+  const read = useMemo(() => readShorthand(text, { today, scales }), [text, today, scales]);
+  const chosen = categories.find(({ id }) => id === category) ?? categories[0];
+  const fallback = chosen?.name ?? "Work";
+  const can = read.items.length > 0 && read.issues.length === 0;
+
+  const add = async () => {
+    if (!can) return;
+    const words = await onAdd({
+      type: "addAssignments",
+      assignments: read.items.map(({ category: named, dueAt, givenAt, ...item }) => ({
+        ...item,
+        task: "",
+        dueAt: dueAt === null ? null : fromLocalText(dueAt, timeZone),
+        givenAt: givenAt === null ? null : fromLocalText(givenAt, timeZone),
+        category: named === null ? (chosen?.id ?? { name: fallback }) : { name: named },
+      })),
+    });
+    setTrouble(words);
+    if (words === null) setText("");
+    field.current?.focus();
+  };
+
+  return (
+    <section aria-label="Write assignments" className="mt-5">
+      <div className="flex items-start gap-3">
+        <textarea
+          ref={field}
+          aria-label="New assignments, one line each"
+          aria-describedby="shorthand-help"
+          className="field field-sizing-content min-h-10 flex-1 resize-none font-serif text-[16px] leading-relaxed"
+          placeholder="Field sheet 1-6, 12 points, weekly from 14 Sep"
+          spellCheck={false}
+          autoFocus={first}
+          value={text}
+          onChange={(event) => {
+            setText(event.target.value);
+            setTrouble(null);
+          }}
+          onKeyDown={(event) => {
+            if (event.key !== "Enter" || event.shiftKey) return;
+            event.preventDefault();
+            void add();
+          }}
+        />
+        {categories.length > 0 && (
+          <select
+            aria-label="Category where a line names none"
+            className="field !w-44"
+            value={chosen?.id ?? ""}
+            onChange={(event) => {
+              setCategory(event.target.value);
+            }}
+          >
+            {categories.map(({ id, name }) => (
+              <option key={id} value={id}>
+                in {name}
+              </option>
+            ))}
+          </select>
+        )}
+        <button type="button" className="act act-first" disabled={!can} onClick={() => void add()}>
+          {read.items.length > 1 ? `Add ${String(read.items.length)} assignments` : "Add assignment"}
+        </button>
+      </div>
+      {text.trim() === "" ? (
+        <p id="shorthand-help" className="mt-1.5 text-[13px] text-soft">
+          Name first, then points, dates, <em>in Papers</em>, <em>on paper</em>, <em>bonus</em>, <em>in groups</em>, in
+          any order. Enter adds, Shift Enter starts another line.
+        </p>
+      ) : (
+        <Preview items={read.items} issues={read.issues} fallback={fallback} timeZone={timeZone} />
+      )}
+      {trouble && (
+        <p role="alert" className="mt-2 text-[14px] text-wax">
+          {trouble}
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** Lines of the preview shown; the rest is counted. */
+const SHOWN = 12;
+
+function Preview({
+  items,
+  issues,
+  fallback,
+  timeZone,
+}: {
+  readonly items: readonly ShorthandItem[];
+  readonly issues: readonly ShorthandIssue[];
+  readonly fallback: string;
+  readonly timeZone: string;
+}) {
+  const due = (item: ShorthandItem) => {
+    const at = item.dueAt && fromLocalText(item.dueAt, timeZone);
+    return at ? `due ${dayText(at, timeZone)}` : "no due date";
+  };
+  return (
+    <div id="shorthand-help" aria-live="polite" className="mt-2 border-s-2 border-rule ps-3 text-[13.5px]">
+      {items.slice(0, SHOWN).map((item, index) => (
+        <p key={`${item.name}-${String(index)}`} className="figures text-soft">
+          <span className="text-ink">{item.name}</span> · {item.points} points · {due(item)} ·{" "}
+          {item.category ?? fallback}
+        </p>
+      ))}
+      {items.length > SHOWN && <p className="text-soft">and {counted(items.length - SHOWN, "more", "more")}</p>}
+      {issues.map((issue) => (
+        <p key={`${String(issue.line)}-${issue.text}`} className="text-ochre">
+          {shorthandWords(issue)}
+        </p>
+      ))}
+    </div>
+  );
+}

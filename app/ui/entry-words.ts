@@ -1,0 +1,29 @@
+import type { previewEntry } from "#core/changes";
+import { pointsText } from "#core/kernel";
+import type { Course } from "#core/model";
+import { latenessWords } from "./words";
+
+type Previewed = Extract<ReturnType<typeof previewEntry>, { ok: true }>["value"];
+
+/** What an entry comes to, in a few words: `84 → 74 after 2 days late`. */
+export function entryWords(course: Pick<Course, "lateRule">, { entry, figure }: Previewed): string {
+  const counted = figure.counted ? pointsText(figure.counted) : "nothing";
+  const late = latenessWords(figure.unitsLate, course.lateRule?.unitHours ?? 24);
+  switch (entry.kind) {
+    case "missing":
+      return `missing, counts ${counted}`;
+    case "excused":
+      return "excused, counts nowhere";
+    case "level":
+      return figure.counted ? `${entry.level.name}, counts ${counted}` : `${entry.level.name}, counts nowhere`;
+    case "clear":
+      return figure.counted ? `back to ${counted}` : "cleared";
+    case "late":
+      return figure.counted ? `${late} late: ${counted}` : `${late} late`;
+    case "score":
+      if (figure.source === "set by hand") {
+        return `set by hand: ${counted} in place of ${figure.computed ? pointsText(figure.computed) : "nothing"}`;
+      }
+      return figure.deduction.n === 0n ? counted : `${entry.points} → ${counted} after ${late} late`;
+  }
+}

@@ -1,0 +1,15 @@
+import { useCallback } from "react";
+import type { Command } from "#core/changes";
+import type { Outcome } from "../outcomes";
+import { issueWords } from "./words";
+
+/** What came of a command, as words of trouble or null. That nothing changed is no trouble. */
+export const troubleOf = (outcome: Outcome): string | null =>
+  outcome.ok || outcome.issue.code === "nothing_to_change" ? null : issueWords(outcome.issue);
+
+/** Sends a command and answers words of trouble, or null. */
+export function useTroubleOf(
+  change: (command: Command) => Promise<Outcome>,
+): (command: Command) => Promise<string | null> {
+  return useCallback(async (command: Command) => troubleOf(await change(command)), [change]);
+}
