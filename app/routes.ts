@@ -22,6 +22,7 @@ export default [
     route("students", "routes/students/page.tsx"),
     route("students/:studentId", "routes/student/page.tsx"),
     route("journal", "routes/journal/page.tsx"),
+    route("journal/undo", "routes/undo/route.ts"),
     route("files", "routes/files/page.tsx"),
   ]),
   route("window/:slot/:studentId", "routes/window/page.tsx"),

@@ -1,5 +1,5 @@
 import type { ChangeIssue } from "#core/changes";
-import type { CourseFileIssue, RosterIssue, ShorthandIssue } from "#core/formats";
+import type { CourseFileIssue, RosterIssue, RubricFileIssue, ShorthandIssue } from "#core/formats";
 import type { RubricFinding } from "#core/scoring";
 
 /** Sentences for refusals: what, and how to mend it. The one place where an issue becomes words. */
@@ -102,7 +102,8 @@ export function issueWords(issue: ChangeIssue): string {
   }
 }
 
-function findingWords(finding: RubricFinding): string {
+/** What is wrong with a rubric, or worth a look. */
+export function findingWords(finding: RubricFinding): string {
   switch (finding.code) {
     case "levels_overlap":
       return `Two levels overlap at ${finding.at}. Let one end before the next begins.`;
@@ -138,6 +139,20 @@ export function fileIssueWords(issue: CourseFileIssue): string {
       return `In the course file, ${issue.part} is damaged. Fetch it again from where it was kept.`;
     case "file_too_large":
       return `The course file would unpack to ${String(Math.round(issue.bytes / 1e6))} MB, which is more than fits.`;
+  }
+}
+
+/** Why a rubric file is not taken. */
+export function rubricFileWords(issue: RubricFileIssue): string {
+  switch (issue.code) {
+    case "rubric_file_not_read":
+      return "it cannot be read as CSV or JSON. Save it again from where it came.";
+    case "rubric_file_no_rubric":
+      return "no rubric was found in it. CSV needs the columns criterionDescription and levelScore.";
+    case "rubric_file_figure":
+      return `line ${String(issue.line)}: "${issue.text}" is not a plain figure. Mend it there and read it again.`;
+    case "rubric_file_fault":
+      return findingWords(issue.finding);
   }
 }
 

@@ -3,6 +3,7 @@ export type { ScoreIssue } from "./issues";
 export { afterDeduction, deduction, unitsLate } from "./lateness";
 export { checkScore } from "./limits";
 export { checkRubric, scoresOutOfReach, type RubricFinding } from "./rubric-check";
+export { adaptRubric, addLevel, moveBound, removeLevel, startCriterion } from "./rubric-edit";
 export { isWeighted, sumRubric, type RubricSum } from "./rubric-sum";
 export { checkPoints, levelAt, pointsAtShare, proposedPoints, rulerEnds, steppedPoints } from "./ruler";
 export { checkScaling, scaledScore, topToMaximum, tScaling, type ScalingIssue } from "./scaling";

@@ -2,9 +2,11 @@ import { Redo2, Undo2 } from "lucide-react";
 import { useEffect, type ReactNode } from "react";
 import { Link, NavLink, useLocation, useNavigation } from "react-router";
 import type { FlowCounts } from "#core/release";
+import type { CourseState } from "#core/model";
 import type { CourseListing, CourseSession } from "#storage";
 import { isTyping } from "../../ui/keys";
 import { useChange } from "../../use-change";
+import { CommandSearch } from "./command-search";
 import { CourseMenu } from "./course-menu";
 import { KeepingState } from "./keeping-state";
 import { KeySheet } from "./key-sheet";
@@ -18,10 +20,11 @@ interface BarProps {
   readonly redo: string | null;
   readonly courses: readonly CourseListing[];
   readonly session: CourseSession;
+  readonly state: CourseState;
 }
 
 /** The slim bar of every screen: the course, the five steps with what waits, the records, and the state of keeping. */
-export function Bar({ slot, title, counts, undo, redo, courses, session }: BarProps) {
+export function Bar({ slot, title, counts, undo, redo, courses, session, state }: BarProps) {
   const home = `/courses/${slot}`;
   return (
     <header className="sticky top-0 z-30 flex h-[46px] shrink-0 items-stretch gap-5 border-b border-rule bg-paper px-[18px] text-sm">
@@ -50,6 +53,7 @@ export function Bar({ slot, title, counts, undo, redo, courses, session }: BarPr
         <Place to={`${home}/files`}>Files</Place>
       </nav>
       <div className="flex items-center gap-1">
+        <CommandSearch slot={slot} state={state} />
         <UndoRedo undo={undo} redo={redo} />
         <LightSwitch />
         <KeySheet />

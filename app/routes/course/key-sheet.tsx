@@ -8,6 +8,7 @@ const SHEET: readonly { readonly title: string; readonly keys: readonly (readonl
     title: "Everywhere",
     keys: [
       ["?", "this sheet"],
+      ["Ctrl K", "find a student, an assignment, an action"],
       ["Ctrl Z, Ctrl Y", "undo, redo"],
     ],
   },
@@ -41,11 +42,31 @@ const SHEET: readonly { readonly title: string; readonly keys: readonly (readonl
     ],
   },
   {
+    title: "Plan",
+    keys: [
+      ["Enter", "add what is written in shorthand"],
+      ["Alt ↑ Alt ↓", "move the assignment"],
+    ],
+  },
+  {
+    title: "From the pile",
+    keys: [
+      ["mor 18 l2", "part of a name, the score, late by two"],
+      ["mor m: …", "missing, and a comment behind the colon"],
+      ["↓ ↑", "choose another student"],
+    ],
+  },
+  {
     title: "Gradebook",
     keys: [
       ["type", "17.5 score, 17.5 l2 late by two, m missing, x excused, - clear"],
+      ["M, X", "missing, excused at once"],
       ["Enter, Tab", "keep and go down, keep and go right"],
       ["arrows", "move; Escape leaves a cell as it was"],
+      ["Shift arrows", "select; Ctrl D fills it from its top cell"],
+      ["Ctrl C, Ctrl V", "copy to and from a spreadsheet"],
+      ["Delete", "clear"],
+      ["Space", "the whole story of the figure"],
       ["Ctrl Enter", "open the paper on the desk"],
     ],
   },

@@ -50,7 +50,7 @@ export function Controls({ find, onFind, sections, terms, categories, chosen, on
   return (
     <div role="search" className="flex flex-wrap items-center gap-x-4 gap-y-1 text-sm">
       <input
-        className="field !w-[215px]"
+        className="field !w-[245px]"
         type="search"
         aria-label="Find a student or an assignment"
         placeholder="Find a student or an assignment"
@@ -131,7 +131,7 @@ function Choice({
   return (
     <select
       aria-label={label}
-      className={`max-w-40 bg-transparent ${set ? "font-semibold text-ink" : "text-soft"}`}
+      className={`field-sizing-content max-w-44 bg-transparent ${set ? "font-semibold text-ink" : "text-soft"}`}
       value={value}
       onChange={(event) => {
         onChoose(event.target.value);

@@ -41,9 +41,6 @@ export function CategoryHead({ block, straight, others, send, onMove, onRemove }
         {block.name}
         <span className="ms-2 font-normal">{block.rule}</span>
       </button>
-      {!straight && block.depth === 0 && !open && (
-        <span className="figures text-[13px] text-soft">{block.weight === "" ? "no weight" : `${block.weight} %`}</span>
-      )}
       <span className="flex-1" />
       {!straight && (
         <InlineField

@@ -4,7 +4,7 @@ import { courseOf, fullName, studentsOf } from "#core/model";
 import { visibleTo } from "#core/release";
 import { figuresOf } from "#core/totals";
 import { openCourse } from "../../open-course";
-import { windowAddress } from "../../ui/address";
+import { studentAddress, windowAddress } from "../../ui/address";
 import type { Route } from "./+types/page";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
@@ -53,7 +53,11 @@ export default function StudentsPage({ loaderData, params }: Route.ComponentProp
           <tbody>
             {loaderData.map((student) => (
               <tr key={student.id} className="border-b border-rule">
-                <td className="py-1.5">{student.name}</td>
+                <td className="py-1.5">
+                  <Link className="font-semibold hover:underline" to={studentAddress(params.slot, student.id)}>
+                    {student.name}
+                  </Link>
+                </td>
                 <td className="text-soft">{student.number}</td>
                 <td className="text-soft">{student.section}</td>
                 <td className="text-right">{student.now}</td>

@@ -1,0 +1,58 @@
+import { assignmentsOf, findStudents, fullName, plainText, studentsOf, type CourseState } from "#core/model";
+import { inAddress, studentAddress, windowAddress } from "../../ui/address";
+
+/** Something found, and where it leads. */
+export interface Found {
+  readonly words: string;
+  readonly kind: string;
+  readonly to: string;
+}
+
+/** Most that is listed of each kind. */
+const SHOWN = 8;
+
+/** Students, assignments and actions that a text finds; actions alone where nothing is typed. */
+export function findCommands(slot: string, state: CourseState, text: string): Found[] {
+  const wanted = plainText(text.trim());
+  const home = `/courses/${slot}`;
+  const fits = (words: string) => wanted.split(/\s+/).every((word) => plainText(words).includes(word));
+  const places = placesOf(home).filter(({ words }) => fits(words));
+  if (wanted === "") return places;
+  const students = findStudents(studentsOf(state), text).students.slice(0, SHOWN);
+  const work = assignmentsOf(state)
+    .filter(({ name, shortName }) => fits(`${name} ${shortName}`))
+    .slice(0, SHOWN);
+  return [
+    ...students.map((student) => ({ words: fullName(student), kind: "student", to: studentAddress(slot, student.id) })),
+    ...work.flatMap(({ id, name }) => [
+      { words: name, kind: "assignment", to: `${home}/plan/assignments/${inAddress(id)}` },
+      { words: `${name}: enter scores from the pile`, kind: "action", to: `${home}/pile/${inAddress(id)}` },
+    ]),
+    ...students.slice(0, 1).map((student) => ({
+      words: `${fullName(student)}: what they see`,
+      kind: "action",
+      to: windowAddress(slot, student.id),
+    })),
+    ...places,
+  ];
+}
+
+const placesOf = (home: string): Found[] =>
+  (
+    [
+      ["Board", ""],
+      ["Plan: assignments and weights", "/plan"],
+      ["Plan: course and roster", "/plan/course"],
+      ["Plan: rules", "/plan/rules"],
+      ["Plan: rubrics", "/plan/rubrics"],
+      ["Score what waits", "/score"],
+      ["Release", "/release"],
+      ["Gradebook", "/gradebook"],
+      ["Gradebook: with work waiting", "/gradebook?show=waiting"],
+      ["Gradebook: with work missing", "/gradebook?show=missing"],
+      ["Gradebook: set by hand", "/gradebook?show=byHand"],
+      ["Students", "/students"],
+      ["Journal", "/journal"],
+      ["Files: make a course file", "/files"],
+    ] as const
+  ).map(([words, path]) => ({ words, kind: "place", to: home + path }));

@@ -1,0 +1,159 @@
+import { fromDecimal, toNumber, type Decimal, type Id } from "#core/kernel";
+import type { Criterion, Level } from "#core/model";
+import { addLevel, moveBound, removeLevel } from "#core/scoring";
+import { MoreMenu } from "../../ui/more-menu";
+import { BoundsRuler } from "./bounds-ruler";
+import { FigureInput } from "./figure-input";
+
+interface CriterionEditorProps {
+  readonly criterion: Criterion;
+  readonly place: number;
+  /** The only criterion of the rubric, which stays. */
+  readonly last: boolean;
+  readonly fresh: () => string;
+  readonly onChange: (criterion: Criterion) => void;
+  readonly onMove: (by: -1 | 1) => void;
+  readonly onRemove: () => void;
+}
+
+/** One criterion: the ruler on which its levels are drawn and dragged, and below each level its figures and words. */
+export function CriterionEditor({ criterion, place, last, fresh, onChange, onMove, onRemove }: CriterionEditorProps) {
+  const { levels } = criterion;
+  const setLevel = (index: number, fields: Partial<Level>) => {
+    onChange({ ...criterion, levels: levels.map((level, at) => (at === index ? { ...level, ...fields } : level)) });
+  };
+  const top = toNumber(fromDecimal(levels.at(-1)?.max ?? ("0" as Decimal)));
+  return (
+    <section aria-label={criterion.name} className="break-inside-avoid border-t-2 border-ink py-3">
+      <div className="flex items-end gap-3">
+        <label className="flex-1 text-[13px] text-soft">
+          <span className="print:hidden">Criterion {place}</span>
+          <input
+            className="field font-serif text-[17px] font-semibold text-ink"
+            maxLength={200}
+            value={criterion.name}
+            onChange={(event) => {
+              onChange({ ...criterion, name: event.target.value });
+            }}
+          />
+        </label>
+        <FigureInput
+          label="Step"
+          className="w-20 print:hidden"
+          value={criterion.step}
+          onRead={(step) => {
+            if (step) onChange({ ...criterion, step });
+          }}
+        />
+        <FigureInput
+          label="Weight"
+          className="w-24"
+          placeholder="none"
+          optional
+          value={criterion.weight ?? ""}
+          onRead={(weight) => {
+            onChange({ ...criterion, weight });
+          }}
+        />
+        <MoreMenu
+          label={`More for ${criterion.name}`}
+          items={[
+            {
+              words: "Move up",
+              onSelect: () => {
+                onMove(-1);
+              },
+            },
+            {
+              words: "Move down",
+              onSelect: () => {
+                onMove(1);
+              },
+            },
+            ...(last ? [] : [null, { words: "Remove the criterion", onSelect: onRemove }]),
+          ]}
+        />
+      </div>
+      <BoundsRuler
+        criterion={criterion}
+        onBound={(index, points) => {
+          onChange(moveBound(criterion, index, points));
+        }}
+      />
+      <ol className="mt-2 grid gap-x-3 gap-y-3 sm:grid-cols-2 xl:grid-cols-3">
+        {levels.map((level, index) => (
+          <li key={level.id} className="min-w-0">
+            <div className="flex items-end gap-1.5">
+              <label className="min-w-0 flex-1 text-[12.5px] text-soft">
+                Level {index + 1}
+                <input
+                  className="field !px-2 !py-1 text-[14px] text-ink"
+                  maxLength={200}
+                  value={level.name}
+                  onChange={(event) => {
+                    setLevel(index, { name: event.target.value });
+                  }}
+                />
+              </label>
+              <FigureInput
+                label="from"
+                className="w-16"
+                value={level.min}
+                onRead={(min) => {
+                  if (min) setLevel(index, { min });
+                }}
+              />
+              <FigureInput
+                label="to"
+                className="w-16"
+                value={level.max}
+                onRead={(max) => {
+                  if (max) setLevel(index, { max });
+                }}
+              />
+              {levels.length > 1 && (
+                <button
+                  type="button"
+                  aria-label={`Remove level ${level.name}`}
+                  title="Remove this level"
+                  className="grid size-8 place-items-center rounded text-soft hover:bg-table print:hidden"
+                  onClick={() => {
+                    onChange(removeLevel(criterion, index));
+                  }}
+                >
+                  ×
+                </button>
+              )}
+            </div>
+            <textarea
+              aria-label={`Words of ${level.name}, ${criterion.name}`}
+              className="field mt-1 field-sizing-content min-h-14 resize-none !px-2 !py-1 text-[13.5px] leading-snug"
+              placeholder="What work on this level looks like"
+              maxLength={2000}
+              value={level.descriptor}
+              onChange={(event) => {
+                setLevel(index, { descriptor: event.target.value });
+              }}
+            />
+          </li>
+        ))}
+      </ol>
+      <p className="figures mt-1 flex justify-between text-[13px] text-soft">
+        {levels.length < 9 ? (
+          <button
+            type="button"
+            className="link print:hidden"
+            onClick={() => {
+              onChange(addLevel(criterion, `level:${fresh()}` as Id<"level">, "New level"));
+            }}
+          >
+            Add a level
+          </button>
+        ) : (
+          <span />
+        )}
+        <span>up to {String(top)} points</span>
+      </p>
+    </section>
+  );
+}
