@@ -65,3 +65,80 @@ test("one section is shown by itself, and the address keeps it", async ({ page }
   await expect(page.getByText("14 of 28")).toBeVisible();
   await expect(page.getByRole("row", { name: /^Ilse Tarnowe/ })).toHaveCount(0);
 });
+
+test("a block goes in from a spreadsheet with the refused cells named, and comes out again", async ({ page }) => {
+  await openDemo(page, "/gradebook");
+  await question(page, "Hano Abeyra").click();
+  const paste = (text: string) =>
+    page.evaluate((content) => {
+      const data = new DataTransfer();
+      data.setData("text/plain", content);
+      const event = new ClipboardEvent("paste", { clipboardData: data, bubbles: true, cancelable: true });
+      document.activeElement?.dispatchEvent(event);
+    }, text);
+  await paste("31\nabc\n60\n44");
+  const dialog = page.getByRole("dialog");
+  await expect(dialog).toContainText("Ilse Tarnowe");
+  await expect(dialog).toContainText("60 is above the maximum of 50.");
+  await dialog.getByRole("button", { name: "Enter 2 scores" }).click();
+  await expect(question(page, "Hano Abeyra")).toHaveText("31");
+  await expect(question(page, "Ilse Tarnowe")).toHaveText("waiting");
+  await expect(question(page, "Kesi Strand")).toHaveText("44");
+  await page.getByRole("button", { name: /^Undo: 2 scores pasted/ }).click();
+  await expect(question(page, "Kesi Strand")).toHaveText("waiting");
+});
+
+test("a selection is filled, given a standing by one key, and cleared, each by one undo", async ({ page }) => {
+  await openDemo(page, "/gradebook");
+  await question(page, "Hano Abeyra").click();
+  await page.keyboard.type("20");
+  await page.keyboard.press("Enter");
+  await page.keyboard.press("ArrowUp");
+  await page.keyboard.press("Shift+ArrowDown");
+  await page.keyboard.press("Shift+ArrowDown");
+  await page.keyboard.press("Control+d");
+  await expect(question(page, "Jorun Nakade")).toHaveText("20");
+  await page.keyboard.press("m");
+  await expect(question(page, "Ilse Tarnowe")).toHaveText("missing");
+  await page.keyboard.press("Delete");
+  await expect(question(page, "Ilse Tarnowe")).toHaveText("20");
+  await expect(page.getByText("3 rows selected")).toBeVisible();
+});
+
+test("a whole column is filled or adjusted only after a look, with a reason that stands in the journal", async ({
+  page,
+}) => {
+  await openDemo(page, "/gradebook");
+  const menu = async (item: string) => {
+    await page.getByRole("button", { name: "More for Site sketch" }).click();
+    await page.getByRole("menuitem", { name: item }).click();
+  };
+  const before = await cell(page, "Site sketch", "Cato Mirelle").textContent();
+  await menu("Adjust by points, with a reason");
+  await page.getByLabel("Points to add, such as 2 or -1.5").fill("1");
+  await page.getByLabel("Reason, for the journal").fill("The scale bar was missing on the sheet.");
+  await page.getByRole("button", { name: /^Adjust \d+ scores/ }).click();
+  await expect(cell(page, "Site sketch", "Cato Mirelle")).toHaveText(`✎ ${String(Number(before) + 1)}`);
+  await cell(page, "Site sketch", "Cato Mirelle").click();
+  await page.keyboard.press("Space");
+  const story = page.getByRole("complementary", { name: "This result" });
+  await expect(story).toContainText("Reason: The scale bar was missing on the sheet.");
+  await story.getByRole("button", { name: `Back to ${String(before)}` }).click();
+  await expect(cell(page, "Site sketch", "Cato Mirelle")).toHaveText(String(before));
+  await menu("Mean, spread and counts");
+  await expect(page.getByRole("complementary", { name: "This assignment" })).toContainText("standard deviation");
+});
+
+test("the gradebook sorts, hides columns and shows only those who matter now", async ({ page }) => {
+  await openDemo(page, "/gradebook");
+  await page.getByRole("columnheader", { name: /Now/ }).getByRole("button").click();
+  await expect(page.getByRole("columnheader", { name: /Now/ })).toHaveAttribute("aria-sort", "descending");
+  await expect(page).toHaveURL(/sort=total.down/);
+  await page.getByLabel("Students shown").selectOption("With work missing");
+  await expect(page.getByText(/^[1-9] of 28$/)).toBeVisible();
+  await page.getByRole("button", { name: "More for Bridge count" }).click();
+  await page.getByRole("menuitem", { name: "Hide this column" }).click();
+  await expect(page.getByRole("columnheader", { name: /Bridge/ })).toHaveCount(0);
+  await page.getByRole("button", { name: "Show 1 hidden column" }).click();
+  await expect(page.getByRole("columnheader", { name: /Bridge/ })).toHaveCount(1);
+});

@@ -95,7 +95,7 @@ export function CommandSearch({ slot, state }: { readonly slot: string; readonly
                 onPointerMove={() => {
                   setMarked(index);
                 }}
-                onClick={() => {
+                onPointerDown={() => {
                   go(one);
                 }}
               >

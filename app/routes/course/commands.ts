@@ -20,14 +20,14 @@ export function findCommands(slot: string, state: CourseState, text: string): Fo
   if (wanted === "") return places;
   const students = findStudents(studentsOf(state), text).students.slice(0, SHOWN);
   const work = assignmentsOf(state)
-    .filter(({ name, shortName }) => fits(`${name} ${shortName}`))
-    .slice(0, SHOWN);
-  return [
-    ...students.map((student) => ({ words: fullName(student), kind: "student", to: studentAddress(slot, student.id) })),
-    ...work.flatMap(({ id, name }) => [
+    .flatMap(({ id, name }) => [
       { words: name, kind: "assignment", to: `${home}/plan/assignments/${inAddress(id)}` },
       { words: `${name}: enter scores from the pile`, kind: "action", to: `${home}/pile/${inAddress(id)}` },
-    ]),
+    ])
+    .filter(({ words }) => fits(words));
+  return [
+    ...students.map((student) => ({ words: fullName(student), kind: "student", to: studentAddress(slot, student.id) })),
+    ...work.slice(0, 2 * SHOWN),
     ...students.slice(0, 1).map((student) => ({
       words: `${fullName(student)}: what they see`,
       kind: "action",

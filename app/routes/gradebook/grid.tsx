@@ -9,6 +9,7 @@ import {
   type PointerEvent,
   type Ref,
 } from "react";
+import { isTyping } from "../../ui/keys";
 import type { MenuItem } from "../../ui/more-menu";
 import { CellEditor, type Leave } from "./cell-editor";
 import { GridHead } from "./grid-head";
@@ -106,13 +107,18 @@ export function Grid(props: GridProps) {
     scrollColumnIntoView(scroller.current, next.to.column);
   };
 
+  const arrived = useRef(true);
   const firstCurrent = useRef(selection.to.column);
   useEffect(() => {
     scrollColumnIntoView(scroller.current, firstCurrent.current);
   }, []);
   useEffect(() => {
-    // The marked cell keeps the focus while it moves, unless the person is typing elsewhere.
-    if (editing === null && scroller.current?.contains(document.activeElement)) focusMarked();
+    // The grid is what one comes here for: the first key goes into it. Later the marked cell keeps the focus while it
+    // moves, unless the person is typing elsewhere.
+    const active = document.activeElement;
+    const first = arrived.current && !isTyping(active) && drawn.length > 0;
+    if (editing === null && (first || scroller.current?.contains(active))) focusMarked();
+    if (first) arrived.current = false;
   });
 
   const edit = (text: string) => {

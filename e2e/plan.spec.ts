@@ -1,0 +1,94 @@
+import { allKept, expect, open, openDemo, test } from "./helpers";
+
+const names = (page: Parameters<typeof openDemo>[0], category: string) =>
+  page.getByRole("region", { name: category, exact: true }).getByRole("heading", { level: 3 });
+
+test("assignments move by keyboard and by dragging, and every move can be undone", async ({ page }) => {
+  await openDemo(page, "/plan");
+  await page.getByRole("link", { name: "Site sketch" }).focus();
+  await page.keyboard.press("Alt+ArrowUp");
+  await expect(names(page, "Field work").first()).toContainText("Site sketch");
+  await expect(page.getByRole("link", { name: "Site sketch" })).toBeFocused();
+  await page
+    .getByRole("listitem")
+    .filter({ hasText: "Site sketch" })
+    .dragTo(page.getByRole("listitem").filter({ hasText: "Gauging report" }));
+  await expect(names(page, "Reports").first()).toContainText("Site sketch");
+  await page.getByRole("button", { name: "Undo: Assignment Site sketch moved" }).click();
+  await expect(names(page, "Field work").first()).toContainText("Site sketch");
+});
+
+test("an assignment is removed only after saying what is lost, and one undo brings all of it back", async ({
+  page,
+}) => {
+  await openDemo(page, "/plan");
+  await page.getByRole("button", { name: "More for Field notebook" }).click();
+  await page.getByRole("menuitem", { name: "Remove" }).click();
+  await expect(page.getByRole("alertdialog")).toContainText("56 judged criteria");
+  await page.getByRole("button", { name: "Remove", exact: true }).click();
+  await expect(page.getByRole("link", { name: "Field notebook" })).toHaveCount(0);
+  await page.getByRole("button", { name: "Undo: Assignment Field notebook removed" }).click();
+  await expect(page.getByRole("listitem").filter({ hasText: "Field notebook" })).toContainText("28 scored");
+});
+
+test("a rule is tried on an example and on all totals before it is applied", async ({ page }) => {
+  await openDemo(page, "/plan/rules");
+  const late = page.getByRole("region", { name: "Late and missing work" });
+  await expect(late.getByRole("row", { name: /3 days after/ })).toContainText("34");
+  await late.getByLabel("Taken off for each unit, %").fill("10");
+  await expect(late.getByRole("row", { name: /3 days after/ })).toContainText("26.5");
+  const bar = page.getByRole("region", { name: "What would change" });
+  await expect(bar).toContainText(/\d+ of 28 totals would change/);
+  await bar.getByRole("button", { name: "Apply the rules" }).click();
+  await expect(bar).toHaveCount(0);
+  await expect(page.getByRole("button", { name: /^Undo: .*late rule changed/ })).toBeEnabled();
+  await page.getByLabel("Pass mark, %").fill("-3");
+  await expect(page.getByText("A plain figure, 0 or more.")).toBeVisible();
+});
+
+test("a rubric in use changes only with a view of what happens to the papers judged by it", async ({ page }) => {
+  await openDemo(page, "/plan/rubrics");
+  await page.getByRole("link", { name: "Field notebook" }).click();
+  const bound = page.getByRole("slider", { name: /^Upper bound of Every day/ });
+  await bound.focus();
+  await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("ArrowRight");
+  const bar = page.getByRole("region", { name: "What would change" });
+  await expect(bar).toContainText("28 papers are judged by it.");
+  await expect(bar).toContainText(/\d+ scores? would change/);
+  await bar.getByRole("button", { name: "Put it back" }).click();
+  await expect(bar).toHaveCount(0);
+});
+
+test("a new rubric keeps itself, names its faults as they are typed, and is tried on a paper", async ({ page }) => {
+  await openDemo(page, "/plan/rubrics");
+  await page.getByRole("button", { name: "Make a rubric", exact: true }).click();
+  await expect(page.getByRole("heading", { level: 1, name: "New rubric" })).toBeVisible();
+  await page.getByRole("slider", { name: "First criterion", exact: true }).focus();
+  await page.keyboard.press("2");
+  await expect(page.getByRole("complementary", { name: "Tried on a paper" })).toContainText("8 of 12");
+  const from = page.getByLabel("from").nth(1);
+  await from.fill("2");
+  await expect(page.getByText(/Two levels overlap at 2.*Not kept until it is mended/)).toBeVisible();
+  await from.fill("4.5");
+  await page.getByLabel("Name").fill("Sketch rubric");
+  await allKept(page);
+  await expect(page.getByRole("heading", { level: 1, name: "Sketch rubric" })).toBeVisible();
+  await open(page, "/courses/reading-rivers/plan/rubrics");
+  await expect(page.getByRole("listitem").filter({ hasText: "Sketch rubric" })).toContainText("not used yet");
+});
+
+test("the plan of another course is taken over, with its dates moved, into a course with nothing in it", async ({
+  page,
+}) => {
+  await openDemo(page);
+  await page.getByRole("button", { name: "Switch course" }).click();
+  await page.getByRole("menuitem", { name: "Start an empty course" }).click();
+  await page.getByRole("textbox", { name: "Name of the course" }).fill("Next year");
+  await page.getByRole("button", { name: "Start an empty course" }).click();
+  await page.getByRole("link", { name: "Course and roster" }).click();
+  await page.getByRole("button", { name: "Take the plan over" }).click();
+  await expect(page.getByRole("button", { name: /^Undo: Plan of Reading Rivers/ })).toBeVisible();
+  await page.getByRole("link", { name: "Assignments", exact: true }).click();
+  await expect(page.getByRole("listitem").filter({ hasText: "Gauging report" })).toContainText("due 24 Sep");
+});
