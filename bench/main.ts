@@ -5,6 +5,7 @@ import { fromDecimal, roundToText, subtract, toNumber } from "#core/kernel";
 import { madeUpCourse } from "./flat-course";
 import { leakyCourse } from "./leaks";
 import { buildSheet } from "./sheet";
+import { measureGradebook } from "./gradebook";
 import { computeInWorker } from "./in-browser";
 
 const STUDENTS = 1_000;
@@ -92,6 +93,12 @@ row(
 const worker = await computeInWorker(STUDENTS, ASSIGNMENTS);
 row("whole course in a web worker (Chromium)", worker.compute);
 
+const gradebook = await measureGradebook(STUDENTS, ASSIGNMENTS);
+row("gradebook: opened from another screen", gradebook.opened);
+row("gradebook: page reloaded", gradebook.reloaded);
+row("gradebook: key to new total, median", gradebook.keyMedian);
+row("gradebook: key to new total, 95th percentile", gradebook.key95);
+
 const widths = [0, 1, 2, 3].map((column) => Math.max(...rows.map((cells) => (cells[column] ?? "").length), 12));
 const print = (cells: readonly string[]) => {
   console.log(
@@ -104,6 +111,9 @@ print(["", "Upright Quill", "sheet engine", "ratio"]);
 rows.forEach(print);
 console.log(
   `\nLongest the page was held up while the worker computed: ${worker.longestFrame.toFixed(0)} ms between two frames.`,
+);
+console.log(
+  `Frames without cells while the gradebook was scrolled: ${String(gradebook.blankFrames)} of ${String(gradebook.frames)}.`,
 );
 console.log(
   `Students worked out the long way: ${String(totals.longWay.size)}. Largest difference from the sheet's doubles: ${worst.toExponential(1)}.`,

@@ -1,9 +1,9 @@
 // npm run bench: builds the benchmark and runs it. Figures differ from run to run; compare only within one.
 import { build as bundle } from "vite";
-import { prepare } from "./build.mjs";
+import { build as buildApplication } from "./build.mjs";
 import { at, run } from "./shell.mjs";
 
-prepare();
+buildApplication();
 const shared = { configFile: false, root: at("."), logLevel: "warn" };
 await bundle({
   ...shared,

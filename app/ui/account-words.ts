@@ -26,16 +26,11 @@ const SCALINGS = {
   tScore: "scaled to T scores",
 };
 
-/** What a figure is of. */
-export function accountName(account: Account, { record }: NameOf): string {
-  switch (account.kind) {
-    case "course":
-      return "Course";
-    case "score":
-      return "Score";
-    default:
-      return record(account.id);
-  }
+/** What a figure is of; `above` is the id of the figure it is part of. */
+export function accountName(account: Account, { record }: NameOf, above: string | null): string {
+  if (account.kind === "course") return "Course";
+  // Below a result of the same work stands the score it was made from.
+  return account.id === above ? "Score" : record(account.id);
 }
 
 /** The rule that made a figure, with its settings. */

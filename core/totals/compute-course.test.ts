@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { decimal, ratio, type Exact } from "#core/kernel";
 import { CATEGORY_DEFAULTS, studentsOf, type CourseState } from "#core/model";
 import { anyCourse, runs } from "#core/testing";
-import { CELL, computeCourse, figuresOf, flatten, recomputeCell, type FlatCourse } from "./index";
+import { categoryTotal, CELL, computeCourse, figuresOf, flatten, recomputeCell, type FlatCourse } from "./index";
 
 const fraction = (value: Exact | null) => value && `${String(value.n)}/${String(value.d)}`;
 
@@ -34,7 +34,7 @@ function flat(
     categories: [{ ...CATEGORY_DEFAULTS, weight: decimal("100") }],
     students: rows.length,
     assignments: points.length,
-    points: Float64Array.from(points, (value) => value * 10_000),
+    points: Float64Array.from(points, (value) => Math.round(value * 10_000)),
     category: new Int32Array(points.length),
     flags: new Uint8Array(points.length).fill(2),
     kinds: new Uint8Array(cells.length).fill(CELL.score),
@@ -102,6 +102,33 @@ describe("a whole course at once", () => {
     expect(totals.longWay.size).toBe(1);
     // 6 points are lost with 1 of 7 and 7.9997 with 3.0003 of 11, so that one goes: (99,999,999.9999 + 1) / (99,999,999.9999 + 7).
     expect(fraction(totals.percents[0] ?? null)).toBe("100000000999900/1000000069999");
+  });
+
+  it("is exact for every method, also where the figures are far too large for doubles", () => {
+    const size = fc.constantFrom(10, 997, 99_999_989, 99_999_999.9999, 3.0003, 0.0007);
+    const work = fc.array(fc.tuple(size, fc.integer({ min: 0, max: 1_000 })), { minLength: 1, maxLength: 6 });
+    const methods = fc.constantFrom("pooled", "mean", "median", "best");
+    fc.assert(
+      fc.property(work, methods, fc.nat(2), (list, method, drop) => {
+        const points = list.map(([maximum]) => maximum);
+        const scores = list.map(([maximum, share]) => Math.round(((maximum * share) / 1_000) * 10_000) / 10_000);
+        const keep = drop === 0 ? { kind: "all" as const } : { kind: "dropLowest" as const, count: drop };
+        const rule = { ...CATEGORY_DEFAULTS, method, keep, weight: decimal("100") };
+        const totals = computeCourse(flat([scores], points, { categories: [rule] }));
+        const exact = (value: number) => ratio(BigInt(Math.round(value * 10_000)), 10_000n);
+        const items = points.map((maximum, index) => ({
+          id: String(index),
+          points: exact(maximum),
+          value: exact(scores[index] ?? 0),
+          bonus: false,
+          alwaysCounts: false,
+          standing: "counts" as const,
+        }));
+        const single = categoryTotal(rule, items, "now").percent;
+        expect(fraction(totals.percents[0] ?? null)).toBe(fraction(single));
+      }),
+      { numRuns: runs(300) },
+    );
   });
 
   it("computes a compound late rule the long way", () => {

@@ -1,5 +1,5 @@
 import { required, type AssignmentId, type CategoryId, type Exact, type StudentId } from "#core/kernel";
-import { studentsOf, type Assignment, type CourseState } from "#core/model";
+import { cutAt, studentsOf, type Assignment, type CourseState } from "#core/model";
 import type { CategoryTotal } from "./category-total";
 import { planOf, type CoursePlan } from "./course-plan";
 import { categoryTotals, evaluate, itemOf, type ItemSource } from "./evaluate";
@@ -55,23 +55,57 @@ export function figuresOf(state: CourseState): CourseFigures {
 }
 
 interface Kept {
+  readonly basis: readonly unknown[];
   readonly figures: readonly Figure[];
   readonly totals: StudentTotals;
 }
 const keptByPlan = new WeakMap<CoursePlan, Map<StudentId, Kept>>();
 
-/** A student's totals, taken from before where neither the plan nor one of their figures is another one. */
+/** Tables that the figures of every assignment rest on, before the cuts in a basis. */
+const SHARED = 3;
+/** Cuts of one assignment in a basis. */
+const CUTS = 3;
+const bases = new WeakMap<CourseState, readonly unknown[]>();
+
+/** What all figures of a state rest on beside its plan: three tables, then three cuts for each assignment. */
+function basisOf(state: CourseState): readonly unknown[] {
+  let basis = bases.get(state);
+  if (!basis) {
+    const cuts = Object.keys(state.assignments).flatMap((id) => [
+      cutAt(state, "results", id),
+      cutAt(state, "handIns", id),
+      cutAt(state, "judgements", id),
+    ]);
+    basis = [state.rubrics, state.scales, state.groups, ...cuts];
+    bases.set(state, basis);
+  }
+  return basis;
+}
+
+/**
+ * A student's totals, taken from before where neither the plan nor one of their figures is another one. Only figures of
+ * assignments in which anything has changed are looked at.
+ */
 function keptTotals(state: CourseState, studentId: StudentId, figure: CourseFigures["figure"]): StudentTotals {
   const plan = planOf(state);
   const byStudent = keptByPlan.get(plan) ?? new Map<StudentId, Kept>();
   keptByPlan.set(plan, byStudent);
-  const figures = Object.values(state.assignments).map(({ id }) => figure(id, studentId));
+  const basis = basisOf(state);
   const kept = byStudent.get(studentId);
-  if (kept?.figures.length === figures.length && kept.figures.every((one, index) => one === figures[index])) {
-    return kept.totals;
-  }
-  const totals = studentTotals(state, (assignment) => itemOf(assignment, figure(assignment.id, studentId)));
-  byStudent.set(studentId, { figures, totals });
+  if (kept?.basis === basis) return kept.totals;
+  const shared = kept?.basis.slice(0, SHARED).every((table, index) => table === basis[index]) ?? false;
+  const untouched = (index: number) =>
+    shared && [0, 1, 2].every((cut) => kept?.basis[SHARED + index * CUTS + cut] === basis[SHARED + index * CUTS + cut]);
+  const figures = Object.values(state.assignments).map(({ id }, index) => {
+    const before = kept?.figures[index];
+    return before && untouched(index) ? before : figure(id, studentId);
+  });
+  const same = kept?.figures.length === figures.length && kept.figures.every((one, index) => one === figures[index]);
+  const totals =
+    kept && same
+      ? kept.totals
+      : studentTotals(state, (assignment) => itemOf(assignment, figure(assignment.id, studentId)));
+  byStudent.set(studentId, { basis, figures, totals });
   return totals;
 }
 
@@ -117,4 +151,12 @@ function countProgress(state: CourseState, assignment: Assignment): Progress {
     missing: count((f) => f.standing === "missing"),
     excused: count((f) => f.standing === "excused"),
   };
+}
+
+/** Whether anything handed in for an assignment waits to be scored; only what was handed in is looked at. */
+export function hasWaiting(state: CourseState, assignment: Assignment): boolean {
+  const { figure } = figuresOf(state);
+  return Object.values(cutAt(state, "handIns", assignment.id) ?? {}).some(
+    ({ studentId }) => state.students[studentId] !== undefined && figure(assignment.id, studentId).waiting,
+  );
 }

@@ -7,7 +7,14 @@ export {
   type Outlook,
   type Part,
 } from "./category-total";
-export { figuresOf, progressOf, type CourseFigures, type Progress, type StudentTotals } from "./course-figures";
+export {
+  figuresOf,
+  hasWaiting,
+  progressOf,
+  type CourseFigures,
+  type Progress,
+  type StudentTotals,
+} from "./course-figures";
 export { changedTotals, type ChangedTotal } from "./changed-totals";
 export { checkPlan, planOf, termOf, type CoursePlan, type PlanFinding, type PlanNode } from "./course-plan";
 export { capped, overTerms, termTotal, type CategoryShare, type TermTotal } from "./course-total";

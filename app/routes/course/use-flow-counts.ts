@@ -1,10 +1,10 @@
-import { startTransition, useEffect, useState } from "react";
+import { startTransition, useEffect, useRef, useState } from "react";
 import { assignmentsOf, type CourseState } from "#core/model";
 import { flowCounts, laneOf, type FlowCounts } from "#core/release";
 import type { CourseSession } from "#storage";
 
 /** Rest after a change before what waits is counted again, in milliseconds: no key waits for the counting. */
-const REST = 100;
+const REST = 700;
 /** Longest stretch of counting before the page gets its turn, in milliseconds. */
 const STRETCH = 8;
 
@@ -13,6 +13,8 @@ const NOTHING: FlowCounts = { plan: 0, collect: 0, score: 0, check: 0, release: 
 /** What waits in each step of the work, counted shortly after a change, in stretches that nobody notices. */
 export function useFlowCounts(session: CourseSession, state: CourseState): FlowCounts {
   const [counted, setCounted] = useState({ session, counts: NOTHING });
+  // The first counting of a course does not wait; later ones rest until the typing has paused.
+  const last = useRef<CourseSession | null>(null);
   useEffect(() => {
     const now = session.now();
     const work = assignmentsOf(state);
@@ -30,12 +32,13 @@ export function useFlowCounts(session: CourseSession, state: CourseState): FlowC
         timer = setTimeout(count, 0);
         return;
       }
+      last.current = session;
       startTransition(() => {
         const lanes = work.map((assignment) => laneOf(state, assignment, now));
         setCounted({ session, counts: flowCounts(state, lanes) });
       });
     };
-    timer = setTimeout(count, REST);
+    timer = setTimeout(count, last.current === session ? REST : 0);
     return () => {
       clearTimeout(timer);
     };

@@ -1,4 +1,4 @@
-import { useCallback, useMemo, useRef, useState } from "react";
+import { useCallback, useMemo, useRef, useState, useSyncExternalStore } from "react";
 import { Link, useNavigate, type ShouldRevalidateFunction } from "react-router";
 import { entryText, type Command } from "#core/changes";
 import type { AssignmentId } from "#core/kernel";
@@ -26,7 +26,7 @@ import type { Route } from "./+types/page";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
-  return { state: session.state, session };
+  return { session };
 }
 
 /** The view is in the address; only a change of the course makes the loader look again. */
@@ -36,7 +36,9 @@ export const shouldRevalidate: ShouldRevalidateFunction = ({ currentUrl, nextUrl
 type PaneKind = { readonly kind: "cell" } | { readonly kind: "column"; readonly assignmentId: AssignmentId } | null;
 
 export default function GradebookPage({ loaderData, params }: Route.ComponentProps) {
-  const { state, session } = loaderData;
+  const { session } = loaderData;
+  // The screen follows the course itself, not the router's next look at it: a typed score shows at once.
+  const state = useSyncExternalStore(session.subscribe, () => session.state);
   const { view, chosen, find, setFind, set, onSort, hidden, setHidden } = useView();
   const table = useMemo(() => gradeTable(state, view), [state, view]);
   const navigate = useNavigate();

@@ -13,7 +13,7 @@ import {
   type Student,
 } from "#core/model";
 import { changedSinceRelease } from "#core/release";
-import { figuresOf, progressOf, termOf, type Figure } from "#core/totals";
+import { figuresOf, hasWaiting, termOf, type Figure } from "#core/totals";
 import { cellOf, totalCellOf, type FigureMode, type GradeCell, type TotalCell } from "./cells";
 
 /** Which students are shown: all, or those with a cell of one kind. */
@@ -99,7 +99,7 @@ export function gradeTable(state: CourseState, view: GradeView): GradeTable {
     name: assignment.name,
     shortName: assignment.shortName,
     of: assignment.bonus ? "bonus" : assignment.scoredIn.kind === "percent" ? "in percent" : `of ${assignment.points}`,
-    current: progressOf(state, assignment).waiting > 0,
+    current: hasWaiting(state, assignment),
   }));
   const at = <T>(list: readonly T[], index: number): T => {
     const found = list[index];

@@ -54,7 +54,7 @@ export default function JournalPage({ loaderData, params }: Route.ComponentProps
       { replace: true },
     );
   };
-  const choice = "field !w-auto max-w-52 text-[14px]";
+  const choice = "field !w-auto max-w-40 text-[14px]";
   return (
     <main className="mx-auto w-full max-w-[1080px] px-[30px] pt-6 pb-16">
       <title>Journal · Upright Quill</title>
@@ -75,7 +75,7 @@ export default function JournalPage({ loaderData, params }: Route.ComponentProps
           type="search"
           aria-label="Words in the journal"
           placeholder="Words in a line"
-          className="field !w-52 text-[14px]"
+          className="field !w-40 text-[14px]"
           value={find}
           onChange={(event) => {
             setFind(event.target.value);
@@ -130,7 +130,7 @@ export default function JournalPage({ loaderData, params }: Route.ComponentProps
           From{" "}
           <input
             type="date"
-            className="field !w-40 text-[14px] text-ink"
+            className="field !w-36 text-[14px] text-ink"
             value={from}
             onChange={(event) => {
               set("from", event.target.value);
@@ -141,7 +141,7 @@ export default function JournalPage({ loaderData, params }: Route.ComponentProps
           to{" "}
           <input
             type="date"
-            className="field !w-40 text-[14px] text-ink"
+            className="field !w-36 text-[14px] text-ink"
             value={to}
             onChange={(event) => {
               set("to", event.target.value);

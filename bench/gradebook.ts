@@ -1,0 +1,123 @@
+import { spawn } from "node:child_process";
+import { chromium, type Page } from "@playwright/test";
+import { largeCourseFile } from "./large-course";
+
+/** What was measured of the gradebook in Debian's Chromium, in milliseconds. */
+export interface GradebookFigures {
+  /** From the click on Gradebook to the first cells drawn. */
+  readonly opened: number;
+  /** From a reload of the page to the first cells drawn. */
+  readonly reloaded: number;
+  /** From the key that keeps a score to the new total in the page: median and 95th percentile. */
+  readonly keyMedian: number;
+  readonly key95: number;
+  /** Frames while scrolling in which a row in view was not drawn, of how many. */
+  readonly blankFrames: number;
+  readonly frames: number;
+}
+
+const PORT = "4391";
+const ENTRIES = 60;
+
+/** Drives the built application with a course of so many students and assignments. */
+export async function measureGradebook(students: number, assignments: number): Promise<GradebookFigures> {
+  const server = spawn(process.execPath, ["scripts/serve.mjs"], { env: { ...process.env, PORT }, stdio: "pipe" });
+  await new Promise((resolve) => server.stdout.once("data", resolve));
+  const browser = await chromium.launch({
+    executablePath: "/usr/bin/chromium",
+    args: ["--no-sandbox", "--disable-gpu"],
+  });
+  try {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    page.setDefaultTimeout(180_000);
+    await page.goto(`http://127.0.0.1:${PORT}/`);
+    await page.waitForURL(/courses/);
+    await page.goto(`http://127.0.0.1:${PORT}/courses/reading-rivers/files`);
+    await page.locator("html[data-ready]").waitFor();
+    const file = {
+      name: "large.zip",
+      mimeType: "application/zip",
+      buffer: Buffer.from(largeCourseFile(students, assignments)),
+    };
+    await page.locator('input[type="file"]').first().setInputFiles(file);
+    await page.waitForURL(/courses\/large/);
+    await page.getByRole("heading", { level: 1 }).waitFor();
+    // The counts in the bar are worked out in the first seconds; they are not part of what is measured.
+    await page.waitForTimeout(4_000);
+    const opened = await timeTo(page, () => page.getByRole("link", { name: "Gradebook" }).click());
+    const { keyMedian, key95 } = await typeScores(page);
+    const scrolled = await scroll(page);
+    await page.locator('[data-keeping="kept"]').waitFor();
+    const reloaded = await timeTo(page, () => page.reload({ waitUntil: "commit" }));
+    return { opened, reloaded, keyMedian, key95, ...scrolled };
+  } finally {
+    await browser.close();
+    server.kill();
+  }
+}
+
+async function timeTo(page: Page, act: () => Promise<unknown>): Promise<number> {
+  const start = performance.now();
+  await act();
+  await page.locator('[role="gridcell"][tabindex="0"]').waitFor();
+  return performance.now() - start;
+}
+
+/** Types scores down a column and times, inside the page, each Enter until the student's total shows the new figure. */
+async function typeScores(page: Page): Promise<{ keyMedian: number; key95: number }> {
+  await page.evaluate(() => {
+    const times: number[] = [];
+    let start = 0;
+    const totals = () =>
+      [...document.querySelectorAll('[role="row"][aria-rowindex]')]
+        .map((row) => row.children[1]?.textContent ?? "")
+        .join("|");
+    let before = "";
+    window.addEventListener(
+      "keydown",
+      (event) => {
+        if (event.key !== "Enter") return;
+        before = totals();
+        start = performance.now();
+      },
+      true,
+    );
+    new MutationObserver(() => {
+      if (start === 0 || totals() === before) return;
+      times.push(performance.now() - start);
+      start = 0;
+    }).observe(document.body, { subtree: true, childList: true, characterData: true });
+    Object.assign(window, { entryTimes: times });
+  });
+  for (let entry = 0; entry < ENTRIES; entry += 1) {
+    await page.keyboard.type(String((entry % 9) + 1));
+    await page.keyboard.press("Enter");
+    await page.waitForTimeout(120);
+  }
+  const times = await page.evaluate(() => (window as unknown as { entryTimes: number[] }).entryTimes);
+  const sorted = times.sort((a, b) => a - b);
+  return {
+    keyMedian: sorted[Math.floor(sorted.length / 2)] ?? 0,
+    key95: sorted[Math.floor(sorted.length * 0.95)] ?? 0,
+  };
+}
+
+/** Scrolls down and across, and counts the frames in which the middle of the grid shows no cell. */
+async function scroll(page: Page): Promise<{ blankFrames: number; frames: number }> {
+  return page.evaluate(async () => {
+    const scroller = document.querySelector<HTMLElement>('[role="grid"]')?.parentElement;
+    if (!scroller) throw new Error("no grid");
+    let blankFrames = 0;
+    const frames = 120;
+    for (let step = 0; step < frames; step += 1) {
+      scroller.scrollTop += 230;
+      scroller.scrollLeft += 60;
+      await new Promise((resolve) => requestAnimationFrame(resolve));
+      await new Promise((resolve) => requestAnimationFrame(resolve));
+      const box = scroller.getBoundingClientRect();
+      const middle = document.elementFromPoint(box.left + box.width * 0.7, box.top + box.height * 0.6);
+      if (!middle?.closest('[role="gridcell"]')) blankFrames += 1;
+    }
+    return { blankFrames, frames };
+  });
+}

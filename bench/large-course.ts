@@ -1,0 +1,103 @@
+import { ENTRY_SCHEMA, type Entry } from "#core/changes";
+import { writeCourseFile } from "#core/formats";
+import { decimal, type Id, type Instant } from "#core/kernel";
+import {
+  ASSIGNMENT_DEFAULTS,
+  blankRecord,
+  CATEGORY_DEFAULTS,
+  COURSE_DEFAULTS,
+  resultKey,
+  type Assignment,
+  type Category,
+  type Course,
+  type Student,
+} from "#core/model";
+
+const at = "2026-09-01T08:00:00Z" as Instant;
+const id = <K extends string>(kind: K, index: number) => `${kind}:${String(index)}` as Id<K>;
+
+const COURSE: Course = {
+  id: "course:large" as Id<"course">,
+  title: "Large course",
+  shortTitle: "Large",
+  institution: "",
+  timeZone: "Europe/Berlin",
+  origin: "own",
+  createdAt: at,
+  markerId: "marker:one" as Id<"marker">,
+  totals: "weighted",
+  lateRule: {
+    ratePercent: decimal("5"),
+    unit: "hours",
+    unitHours: 24,
+    base: "maximum",
+    capPercent: null,
+    floorPercent: null,
+    graceMinutes: 0,
+    graceKind: "threshold",
+  },
+  missingPercent: decimal("0"),
+  letters: [
+    { letter: "A", from: decimal("90") },
+    { letter: "B", from: decimal("80") },
+    { letter: "F", from: decimal("0") },
+  ],
+  passMark: decimal("60"),
+  percentPlaces: 1,
+  ...COURSE_DEFAULTS,
+};
+
+/** The course file of a made-up course in 8 weighted categories with drop-lowest; every fortieth cell is still blank. */
+export function largeCourseFile(students: number, assignments: number): Uint8Array {
+  const categories = Array.from({ length: 8 }, (_, index): Category => ({
+    ...CATEGORY_DEFAULTS,
+    id: id("category", index),
+    name: `Category ${String(index + 1)}`,
+    weight: decimal("12.5"),
+    order: index,
+    keep: { kind: "dropLowest", count: 1 },
+  }));
+  const work = Array.from({ length: assignments }, (_, index): Assignment => ({
+    ...ASSIGNMENT_DEFAULTS,
+    id: id("assignment", index),
+    name: `Work ${String(index + 1)}`,
+    shortName: `Work ${String(index + 1)}`,
+    categoryId: id("category", index % 8),
+    points: decimal("20"),
+    dueAt: at,
+    channel: "paper",
+    bonus: false,
+    aboveAllowed: false,
+    rubricId: null,
+    order: index,
+    task: "",
+  }));
+  const people = Array.from({ length: students }, (_, index): Student => ({
+    id: id("student", index),
+    number: String(10_000 + index),
+    givenName: "Student",
+    familyName: String(index).padStart(4, "0"),
+    sectionId: null,
+    note: "",
+  }));
+  const results = work.flatMap((assignment, column) =>
+    people.flatMap((student, row) =>
+      (row + column) % 40 === 0
+        ? []
+        : [
+            {
+              ...blankRecord("results", resultKey(assignment.id, student.id)),
+              score: decimal(String(8 + ((row * 7 + column * 5) % 25) / 2)),
+            },
+          ],
+    ),
+  );
+  const records = { courses: [COURSE], categories, assignments: work, students: people, results };
+  const marker = { id: COURSE.markerId, name: "Marker" };
+  const patches = Object.entries({ ...records, markers: [marker] }).flatMap(([table, list]) =>
+    list.map((record) => ({ table: table as keyof typeof records, id: record.id, before: null, after: { ...record } })),
+  );
+  const change = { id: id("change", 0), type: "startCourse", at, by: COURSE.markerId, line: "Large course", patches };
+  const entry: Entry = { seq: 1, schema: ENTRY_SCHEMA, kind: "change", of: null, change };
+  return writeCourseFile({ entries: [entry], files: new Map() }, at);
+}
