@@ -283,7 +283,7 @@ describe("what is looked at before release", () => {
 
   it("names what waits, what is undecided and what has no comment, with the first of each", () => {
     const state = run(smallCourse(), type("70", ben, essay));
-    const found = Object.fromEntries(findings(state).map(([code, ...rest]) => [code, rest]));
+    const found: unknown = Object.fromEntries(findings(state).map(([code, ...rest]) => [code, rest]));
     expect(found).toMatchObject({ waiting: ["look", 1, ada], undecided: ["look", 1, cleo] });
     const above: Command = { type: "setScore", assignmentId: essay, studentId: cleo, text: "120", confirmed: true };
     const late = run(state, type("l1", ben, essay), above);

@@ -92,3 +92,19 @@ test("plan, files, journal and keys", async ({ page }) => {
   await page.keyboard.press("?");
   await shoot(page, "keys");
 });
+
+test("plan, rules, rubric workshop, pile, one student", async ({ page }) => {
+  await openDemo(page, "/plan/rules");
+  await page.getByLabel("Taken off for each unit, %").fill("10");
+  await expect(page.getByText(/totals would change/)).toBeVisible();
+  await shoot(page, "rules");
+  await open(page, "/courses/reading-rivers/plan/rubrics");
+  await page.getByRole("link", { name: "Memo to a board" }).click();
+  await expect(page.getByRole("complementary", { name: "Tried on a paper" })).toBeVisible();
+  await shoot(page, "rubric");
+  await open(page, "/courses/reading-rivers/pile/question-paper");
+  await page.getByLabel("Part of a name or number, the score, Enter").fill("nadir 41 l1");
+  await shoot(page, "pile");
+  await open(page, "/courses/reading-rivers/students/faruq-rahel");
+  await shoot(page, "student");
+});

@@ -100,7 +100,7 @@ export function When({ assignment, rows, edit }: PartProps) {
       <InlineField label={`Due (${rows.timeZone})`} type="datetime-local" value={rows.due} onKeep={keep("dueAt")} />
       {rows.term && <p className={`text-[14px] ${rows.term.fault ? "text-ochre" : "text-soft"}`}>{rows.term.words}</p>}
       <TickField
-        label="Hidden from students"
+        label="Kept from students"
         detail="They do not see that it exists; nothing of it is visible, whatever its seals say."
         checked={assignment.hidden}
         onKeep={(hidden) => edit({ hidden })}

@@ -252,9 +252,7 @@ function Line({ line, slot, others, ...on }: LineProps) {
           >
             {line.name}
           </Link>
-          {line.hidden && (
-            <span className="ms-2 font-sans text-[13px] font-normal text-soft">hidden from students</span>
-          )}
+          {line.hidden && <span className="ms-2 font-sans text-[13px] font-normal text-soft">kept from students</span>}
         </h3>
         <p className="figures text-[13.5px] text-soft">{line.details.join(" · ")}</p>
       </div>
@@ -270,7 +268,7 @@ function Line({ line, slot, others, ...on }: LineProps) {
         items={[
           { words: "Open", onSelect: on.onOpen },
           { words: "Duplicate", onSelect: on.onDuplicate },
-          { words: line.hidden ? "Let students see it" : "Hide from students", onSelect: on.onHide },
+          { words: line.hidden ? "Let students see it" : "Keep from students", onSelect: on.onHide },
           null,
           {
             words: "Move up",
