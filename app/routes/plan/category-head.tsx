@@ -30,17 +30,19 @@ export function CategoryHead({ block, straight, others, send, onMove, onRemove }
     send({ type: "editCategory", categoryId: block.id, fields });
   return (
     <div className="flex flex-wrap items-center gap-3">
-      <button
-        type="button"
-        aria-expanded={open}
-        className="text-left text-[13px] font-semibold text-soft hover:text-ink"
-        onClick={() => {
-          setOpen(!open);
-        }}
-      >
-        {block.name}
-        <span className="ms-2 font-normal">{block.rule}</span>
-      </button>
+      <h2>
+        <button
+          type="button"
+          aria-expanded={open}
+          className="text-left text-[13px] font-semibold text-soft hover:text-ink"
+          onClick={() => {
+            setOpen(!open);
+          }}
+        >
+          {block.name}
+          <span className="ms-2 font-normal">{block.rule}</span>
+        </button>
+      </h2>
       <span className="flex-1" />
       {!straight && (
         <InlineField
