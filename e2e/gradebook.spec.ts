@@ -142,3 +142,31 @@ test("the gradebook sorts, hides columns and shows only those who matter now", a
   await page.getByRole("button", { name: "Show 1 hidden column" }).click();
   await expect(page.getByRole("columnheader", { name: /Bridge/ })).toHaveCount(1);
 });
+
+test("an entry is kept when another cell is clicked, and waits where it is while the grid is scrolled", async ({
+  page,
+}) => {
+  await openDemo(page, "/gradebook");
+  await question(page, "Hano Abeyra").click();
+  await page.keyboard.type("27");
+  await cell(page, "Field notebook", "Cato Mirelle").click();
+  await expect(question(page, "Hano Abeyra")).toHaveText("27");
+  await question(page, "Hano Abeyra").click();
+  await page.keyboard.type("99");
+  await cell(page, "Field notebook", "Cato Mirelle").click();
+  await expect(page.getByRole("textbox", { name: "Question paper 1, Hano Abeyra" })).toHaveValue("99");
+  await page.getByRole("textbox", { name: "Question paper 1, Hano Abeyra" }).press("Escape");
+  await page.setViewportSize({ width: 1280, height: 320 });
+  await question(page, "Aldous Brenn").click();
+  await page.keyboard.type("33.5");
+  const scroll = (top: number) =>
+    page.getByRole("grid").evaluate((grid, to) => {
+      if (grid.parentElement) grid.parentElement.scrollTop = to;
+    }, top);
+  await scroll(5_000);
+  await expect(page.getByRole("textbox", { name: "Question paper 1, Aldous Brenn" })).toHaveCount(0);
+  await scroll(0);
+  await expect(page.getByRole("textbox", { name: "Question paper 1, Aldous Brenn" })).toHaveValue("33.5");
+  await page.keyboard.press("Enter");
+  await expect(question(page, "Aldous Brenn")).toHaveText("33.5");
+});

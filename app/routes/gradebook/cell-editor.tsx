@@ -1,11 +1,18 @@
-import { useRef, useState } from "react";
+import { useEffect, useImperativeHandle, useRef, useState, type Ref } from "react";
 import { useUnkept } from "../../ui/use-unkept";
 import type { EntryHint } from "./hint";
 
 /** Where the marked cell goes after an entry. */
 export type Leave = "down" | "up" | "right" | "left" | "stay";
 
+/** What the grid may ask of the field it holds. */
+export interface CellEditorHandle {
+  /** Keeps what is typed; answers whether the cell may be left. */
+  readonly settle: () => boolean;
+}
+
 interface CellEditorProps {
+  readonly handle: Ref<CellEditorHandle>;
   readonly label: string;
   readonly start: string;
   readonly seen: string;
@@ -14,12 +21,14 @@ interface CellEditorProps {
   /** Keeps an entry; the cell is left unless it is asked about or refused. */
   readonly onKeep: (text: string, confirmed: boolean, leave: Leave) => void;
   readonly onCancel: () => void;
+  /** The field goes out of view with what is typed in it: nothing typed is lost by scrolling. */
+  readonly onAway: (text: string) => void;
 }
 
 const LEAVES: Readonly<Record<string, Leave>> = { Enter: "down", Tab: "right", ArrowDown: "down", ArrowUp: "up" };
 
 /** The field of the cell that is typed in. It holds its own text, so that a key draws nothing but itself and its hint. */
-export function CellEditor({ label, start, seen, above, hint, onKeep, onCancel }: CellEditorProps) {
+export function CellEditor({ handle, label, start, seen, above, hint, onKeep, onCancel, onAway }: CellEditorProps) {
   const [text, setText] = useState(start);
   const [asked, setAsked] = useState<string | null>(null);
   // The field's blur comes after the key that closed it; what was kept once must not be sent again.
@@ -27,21 +36,31 @@ export function CellEditor({ label, start, seen, above, hint, onKeep, onCancel }
   useUnkept(text.trim() !== seen);
   const told = text.trim() === "" ? null : hint(text);
 
-  const keep = (leave: Leave) => {
-    if (done.current) return;
-    if (text.trim() === seen) {
-      done.current = true;
-      onKeep(seen, false, leave);
-      return;
-    }
-    const now = hint(text);
-    if (now.refused && !(now.asks && asked === text)) {
+  /** Only a key answers a question: leaving by the pointer must not count as the second Enter. */
+  const keep = (leave: Leave, byKey: boolean): boolean => {
+    if (done.current) return true;
+    const unchanged = text.trim() === seen;
+    const now = unchanged ? null : hint(text);
+    if (now?.refused && !(byKey && now.asks && asked === text)) {
       setAsked(now.asks ? text : null);
-      return;
+      return false;
     }
     done.current = true;
-    onKeep(text, now.asks, leave);
+    onKeep(unchanged ? seen : text, now?.asks ?? false, leave);
+    return true;
   };
+  useImperativeHandle(handle, () => ({ settle: () => keep("stay", false) }));
+
+  const away = useRef({ text, onAway });
+  useEffect(() => {
+    away.current = { text, onAway };
+  });
+  useEffect(
+    () => () => {
+      if (!done.current) away.current.onAway(away.current.text);
+    },
+    [],
+  );
 
   return (
     <>
@@ -61,15 +80,15 @@ export function CellEditor({ label, start, seen, above, hint, onKeep, onCancel }
           if (event.key === "Escape") {
             done.current = true;
             onCancel();
-          } else if (leave === "down" && event.key === "Enter") keep(event.shiftKey ? "up" : "down");
-          else if (leave === "right") keep(event.shiftKey ? "left" : "right");
-          else if (leave) keep(leave);
+          } else if (leave === "down" && event.key === "Enter") keep(event.shiftKey ? "up" : "down", true);
+          else if (leave === "right") keep(event.shiftKey ? "left" : "right", true);
+          else if (leave) keep(leave, true);
           else return;
           event.preventDefault();
           event.stopPropagation();
         }}
         onBlur={() => {
-          keep("stay");
+          keep("stay", false);
         }}
       />
       {told && (

@@ -11,7 +11,8 @@ import {
 } from "react";
 import { isTyping } from "../../ui/keys";
 import type { MenuItem } from "../../ui/more-menu";
-import { CellEditor, type Leave } from "./cell-editor";
+import { useUnkept } from "../../ui/use-unkept";
+import { CellEditor, type CellEditorHandle, type Leave } from "./cell-editor";
 import { GridHead } from "./grid-head";
 import { GridRow, type Refused } from "./grid-row";
 import type { EntryHint } from "./hint";
@@ -48,6 +49,13 @@ interface GridProps {
   readonly columnItems: (column: number) => readonly (MenuItem | null)[];
 }
 
+/** The cell being typed in: what is typed, or was when it went out of view, and what stood there before. */
+interface Editing {
+  readonly place: CellPlace;
+  readonly start: string;
+  readonly seen: string;
+}
+
 const MOVES: Readonly<Record<Leave, readonly [number, number]>> = {
   down: [1, 0],
   up: [-1, 0],
@@ -61,7 +69,10 @@ export function Grid(props: GridProps) {
   const { table, selection, refused, onSelect } = props;
   const { students, columns } = table;
   const scroller = useRef<HTMLDivElement>(null);
-  const [editing, setEditing] = useState<{ readonly start: string; readonly seen: string } | null>(null);
+  const [editing, setEditing] = useState<Editing | null>(null);
+  const editor = useRef<CellEditorHandle>(null);
+  // A field that is scrolled or sorted out of view is not drawn; what was typed in it waits here.
+  useUnkept(editing !== null && editing.start !== editing.seen);
   // After a standing given by one key, Enter goes on to the next student as after any entry.
   const goesOn = useRef(false);
   const size = { rows: students.length, columns: columns.length };
@@ -124,7 +135,15 @@ export function Grid(props: GridProps) {
   const edit = (text: string) => {
     if (!marked) return;
     const seen = props.entryAt(marked);
-    setEditing({ start: text === "" ? (refused.get(keyOf(marked))?.text ?? seen) : text, seen });
+    setEditing({ place: marked, start: text === "" ? (refused.get(keyOf(marked))?.text ?? seen) : text, seen });
+  };
+  /** Keeps what is being typed, wherever its field is; answers whether another cell may be marked. */
+  const settle = (): boolean => {
+    if (editing === null) return true;
+    if (editor.current) return editor.current.settle();
+    setEditing(null);
+    if (editing.start.trim() !== editing.seen) props.onEnter(editing.place, editing.start, editing.seen, false);
+    return true;
   };
   const leave = (how: Leave) => {
     setEditing(null);
@@ -190,7 +209,7 @@ export function Grid(props: GridProps) {
             if (!place || event.button !== 0 || (event.target as HTMLElement).tagName === "INPUT") return;
             dragging.current = true;
             if (place.row === here.row && place.column === here.column && isSingle(selection)) return;
-            setEditing(null);
+            if (!settle()) return;
             select({ from: event.shiftKey ? selection.from : place, to: place });
             requestAnimationFrame(focusMarked);
           }}
@@ -239,9 +258,10 @@ export function Grid(props: GridProps) {
                   current={here.column}
                   refused={own ? (refused.get(keyOf(own)) ?? null) : null}
                   editor={
-                    own && editing ? (
+                    own && editing && keyOf(own) === keyOf(editing.place) ? (
                       <CellEditor
                         key={`${keyOf(own)} ${editing.start}`}
+                        handle={editor}
                         label={`${columns[here.column]?.name ?? ""}, ${student.name}`}
                         start={editing.start}
                         seen={editing.seen}
@@ -254,6 +274,9 @@ export function Grid(props: GridProps) {
                         }}
                         onCancel={() => {
                           leave("stay");
+                        }}
+                        onAway={(text) => {
+                          setEditing({ ...editing, start: text });
                         }}
                       />
                     ) : null

@@ -1,5 +1,5 @@
 import { useCallback, useMemo, useRef, useState, useSyncExternalStore } from "react";
-import { Link, useNavigate, type ShouldRevalidateFunction } from "react-router";
+import { Link, useNavigate } from "react-router";
 import { entryText, type Command } from "#core/changes";
 import type { AssignmentId } from "#core/kernel";
 import { categoriesOf, termsOf } from "#core/model";
@@ -28,10 +28,6 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
   const { session } = await openCourse(context, params.slot);
   return { session };
 }
-
-/** The view is in the address; only a change of the course makes the loader look again. */
-export const shouldRevalidate: ShouldRevalidateFunction = ({ currentUrl, nextUrl, defaultShouldRevalidate }) =>
-  currentUrl.pathname === nextUrl.pathname && currentUrl.search !== nextUrl.search ? false : defaultShouldRevalidate;
 
 type PaneKind = { readonly kind: "cell" } | { readonly kind: "column"; readonly assignmentId: AssignmentId } | null;
 
