@@ -1,6 +1,6 @@
 import { useId, useState } from "react";
 
-/** A choice that is kept as soon as it is made; a refusal stands below it. */
+/** A choice that is taken as soon as it is made; where keeping it is refused, the reason stands below it. */
 export function ChoiceField<V extends string>({
   label,
   labelHidden = false,
@@ -14,7 +14,7 @@ export function ChoiceField<V extends string>({
   readonly value: V;
   readonly options: readonly (readonly [value: V, words: string])[];
   readonly className?: string;
-  readonly onKeep: (value: V) => Promise<string | null>;
+  readonly onKeep: (value: V) => Promise<string | null> | undefined;
 }) {
   const id = useId();
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -28,7 +28,7 @@ export function ChoiceField<V extends string>({
         className="field"
         value={value}
         onChange={(event) => {
-          void onKeep(event.target.value as V).then(setTrouble);
+          void onKeep(event.target.value as V)?.then(setTrouble);
         }}
       >
         {options.map(([option, words]) => (

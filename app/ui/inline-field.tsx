@@ -10,8 +10,8 @@ interface InlineFieldProps extends Pick<
   readonly value: string;
   readonly className?: string;
   readonly suffix?: string;
-  /** Keeps a text; answers words of trouble, or null. */
-  readonly onKeep: (text: string) => Promise<string | null>;
+  /** Keeps a text; answers words of trouble, or null. `again`: Enter was pressed once more on a text that was refused. */
+  readonly onKeep: (text: string, again: boolean) => Promise<string | null>;
 }
 
 /** One line of text that keeps itself on Enter and on leaving. What is refused stays in sight with its reason. */
@@ -28,18 +28,23 @@ export function InlineField({
   const [draft, setDraft] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const sent = useRef<string | null>(null);
+  const refused = useRef<string | null>(null);
   useUnkept(draft !== null && draft !== value);
 
-  const keep = async () => {
+  const keep = async (byKey: boolean) => {
     if (draft === null || draft === sent.current) return;
+    const again = draft === refused.current;
+    // Leaving the field does not answer what was asked about its text.
+    if (again && !byKey) return;
     if (draft.trim() === value) {
       setDraft(null);
       setTrouble(null);
       return;
     }
     sent.current = draft;
-    const words = await onKeep(draft.trim());
+    const words = await onKeep(draft.trim(), again);
     sent.current = null;
+    refused.current = words === null ? null : draft;
     setTrouble(words);
     if (words === null) setDraft((now) => (now === draft ? null : now));
   };
@@ -60,11 +65,11 @@ export function InlineField({
           onChange={(event) => {
             setDraft(event.target.value);
           }}
-          onBlur={() => void keep()}
+          onBlur={() => void keep(false)}
           onKeyDown={(event) => {
             if (event.key === "Enter") {
               event.preventDefault();
-              void keep();
+              void keep(true);
             } else if (event.key === "Escape") {
               setDraft(null);
               setTrouble(null);

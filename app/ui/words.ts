@@ -102,6 +102,20 @@ export function issueWords(issue: ChangeIssue): string {
   }
 }
 
+/** What is unusual about an entry in a list of many, where nothing is asked one by one. */
+export function unusualWords(issue: ChangeIssue): string {
+  switch (issue.code) {
+    case "score_above_maximum":
+      return `${issue.text} is above the maximum of ${issue.maximum}.`;
+    case "student_is_missing":
+      return "Marked missing; the score ends that.";
+    case "student_is_excused":
+      return "Marked excused; the score ends that.";
+    default:
+      return issueWords(issue);
+  }
+}
+
 /** What is wrong with a rubric, or worth a look. */
 export function findingWords(finding: RubricFinding): string {
   switch (finding.code) {

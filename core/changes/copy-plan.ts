@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { milliseconds, ok, refuse, type Id, type Instant } from "#core/kernel";
+import { milliseconds, refuse, type Id, type Instant } from "#core/kernel";
 import {
   assignmentSchema,
   assignmentsOf,
@@ -74,7 +74,7 @@ export const copyPlan: CommandKind<z.infer<typeof input>> = {
     const rules = editCourse.prepare(state, { fields: plan.rules }, context);
     if (!rules.ok && rules.issue.code !== "nothing_to_change") return rules;
     const renewed = renewIds(plan, context.fresh);
-    const done = finish(
+    return finish(
       `Plan of ${from} taken over: ${counted(plan.assignments.length, "assignment")}`,
       ...(rules.ok ? rules.value.patches : []),
       ...renewed.terms.map((record) => put(state, "terms", record)),
@@ -83,7 +83,6 @@ export const copyPlan: CommandKind<z.infer<typeof input>> = {
       ...renewed.rubrics.map((record) => put(state, "rubrics", record)),
       ...renewed.assignments.map((record) => put(state, "assignments", record)),
     );
-    return done.ok ? ok(done.value) : done;
   },
 };
 

@@ -9,7 +9,6 @@ export {
 export { scoresCsv, writeCsv, type Cell } from "./csv";
 export { readBlock, writeBlock } from "./block";
 export {
-  readRoster,
   readRosterTable,
   ROSTER_ROLES,
   rosterFrom,

@@ -1,5 +1,10 @@
 import { describe, expect, it } from "vitest";
-import { readRoster, readRosterTable, rosterFrom } from "./index";
+import { readRosterTable, rosterFrom } from "./index";
+
+const readRoster = (text: string, taken: ReadonlySet<string>) => {
+  const table = readRosterTable(text);
+  return rosterFrom(table, table.roles, taken);
+};
 
 const names = (text: string, taken: string[] = []) =>
   readRoster(text, new Set(taken)).students.map(({ number, givenName, familyName, section }) =>

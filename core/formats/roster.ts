@@ -152,9 +152,3 @@ function nameFrom(name: string, given: string, family: string): Pick<RosterLine,
   const familyName = words.length > 1 ? (words.pop() ?? "") : "";
   return { givenName: words.join(" "), familyName };
 }
-
-/** Reads a typed or pasted roster in one go, with the columns it seems to have. */
-export function readRoster(text: string, taken: ReadonlySet<string>) {
-  const table = readRosterTable(text);
-  return rosterFrom(table, table.roles, taken);
-}

@@ -65,7 +65,7 @@ export {
   type RecordOf,
   type TableName,
 } from "./state";
-export { cutAt, isCut, recordAt, recordsOf, StateEditor, wholeTable, withRecords, type CutTable } from "./tables";
+export { cutAt, recordAt, recordsOf, StateEditor, wholeTable, withRecords, type CutTable } from "./tables";
 export { completeRecord } from "./complete";
 export { fileSchema, type WorkFile } from "./file";
 export { findStudents, plainText, type FoundStudents } from "./find-student";

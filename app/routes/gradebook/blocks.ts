@@ -1,8 +1,7 @@
 import { entryText, previewCells, type CellPreview, type EntryCell } from "#core/changes";
 import { readBlock, writeBlock } from "#core/formats";
-import type { CourseState } from "#core/model";
-import { fullName } from "#core/model";
-import { issueWords } from "../../ui/words";
+import { fullName, type CourseState } from "#core/model";
+import { unusualWords } from "../../ui/words";
 import type { GradeTable } from "./rows";
 import { boundsOf, placesFrom, placesIn, type Selection } from "./selection";
 
@@ -92,7 +91,7 @@ function planOfCells(
       who: student ? fullName(student) : "",
       work: state.assignments[cell.assignmentId]?.shortName ?? "",
       text: cell.text,
-      words: "why" in outcome ? issueWords(outcome.why).replace(/ (Enter again|Do it again) .*$/, "") : "",
+      words: "why" in outcome ? unusualWords(outcome.why) : "",
     };
   };
   const asks = of("asks").map(trouble);

@@ -1,8 +1,8 @@
-import { useCallback, useMemo, useState } from "react";
-import { useSearchParams } from "react-router";
+import { useMemo, useState } from "react";
 import type { AssignmentId } from "#core/kernel";
 import { fromAddress, inAddress } from "../../ui/address";
 import { useHashText } from "../../ui/use-hash-text";
+import { useSearchChoice } from "../../ui/use-search-choice";
 import { FIGURE_MODES, type FigureMode } from "./cells";
 import { SHOW_ONLY, type GradeView, type ShowOnly } from "./rows";
 
@@ -12,23 +12,8 @@ const oneOf = <T extends string>(values: readonly T[], text: string | null): T |
 /** What the gradebook shows, kept in the address: filters and order in its search, the name looked for behind its `#`. */
 export function useView() {
   const [find, setFind] = useHashText("find");
-  const [search, setSearch] = useSearchParams();
+  const [text, set] = useSearchChoice();
   const [hidden, setHidden] = useState<ReadonlySet<AssignmentId>>(() => new Set());
-  const set = useCallback(
-    (name: string, value: string) => {
-      setSearch(
-        (before) => {
-          const next = new URLSearchParams(before);
-          if (value === "") next.delete(name);
-          else next.set(name, value);
-          return next;
-        },
-        { replace: true, preventScrollReset: true },
-      );
-    },
-    [setSearch],
-  );
-  const text = (name: string) => search.get(name) ?? "";
   const [section, term, category, sort] = [text("section"), text("term"), text("category"), text("sort")];
   const show = oneOf(SHOW_ONLY, text("show")) ?? "all";
   const mode = oneOf(FIGURE_MODES, text("figures")) ?? "points";

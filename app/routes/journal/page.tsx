@@ -1,10 +1,11 @@
 import { useMemo, useState } from "react";
-import { useFetcher, useSearchParams } from "react-router";
+import { useFetcher } from "react-router";
 import { assignmentsOf, fullName, studentsOf } from "#core/model";
 import { openCourse } from "../../open-course";
 import { fromAddress, inAddress } from "../../ui/address";
 import { saveAs } from "../../ui/save-as";
 import { useHashText } from "../../ui/use-hash-text";
+import { useSearchChoice } from "../../ui/use-search-choice";
 import { counted } from "../../ui/words";
 import { JOURNAL_KINDS, journalCsv, journalEntries, journalLines, type JournalLine } from "./rows";
 import type { Route } from "./+types/page";
@@ -19,10 +20,9 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
 
 export default function JournalPage({ loaderData, params }: Route.ComponentProps) {
   const { state, entries } = loaderData;
-  const [search, setSearch] = useSearchParams();
+  const [text, set] = useSearchChoice();
   const [find, setFind] = useHashText("find");
   const [length, setLength] = useState(STRETCH);
-  const text = (name: string) => search.get(name) ?? "";
   const [student, assignment, kind, from, to] = [
     text("student"),
     text("assignment"),
@@ -43,17 +43,6 @@ export default function JournalPage({ loaderData, params }: Route.ComponentProps
     [state, entries, student, assignment, kind, from, to, find],
   );
   const lines = useMemo(() => journalLines(state, entries, found.slice(0, length)), [state, entries, found, length]);
-  const set = (name: string, value: string) => {
-    setSearch(
-      (before) => {
-        const next = new URLSearchParams(before);
-        if (value === "") next.delete(name);
-        else next.set(name, value);
-        return next;
-      },
-      { replace: true },
-    );
-  };
   const choice = "field !w-auto max-w-40 text-[14px]";
   return (
     <main className="mx-auto w-full max-w-[1080px] px-[30px] pt-6 pb-16">

@@ -11,7 +11,7 @@ export function Done({
   readonly students: readonly PileStudent[];
   /** Those entered since the page was opened. */
   readonly fresh: readonly StudentId[];
-  readonly onChange: (studentId: StudentId, text: string, seen: string) => Promise<string | null>;
+  readonly onChange: (studentId: StudentId, text: string, seen: string, confirmed: boolean) => Promise<string | null>;
 }) {
   return (
     <section aria-label="Entered">
@@ -27,7 +27,7 @@ export function Done({
               labelHidden
               className="w-32"
               value={entered}
-              onKeep={(text) => onChange(studentId, text === "" ? "-" : text, entered)}
+              onKeep={(text, again) => onChange(studentId, text === "" ? "-" : text, entered, again)}
             />
             <span className="min-w-0 flex-1 truncate text-[13.5px] text-soft">{comment}</span>
           </li>

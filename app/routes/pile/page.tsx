@@ -83,7 +83,7 @@ export default function PilePage({ loaderData, params }: Route.ComponentProps) {
             <Done
               students={listed}
               fresh={order}
-              onChange={async (studentId, text, seen) =>
+              onChange={async (studentId, text, seen, confirmed) =>
                 troubleOf(
                   await change({
                     type: "setScore",
@@ -91,7 +91,7 @@ export default function PilePage({ loaderData, params }: Route.ComponentProps) {
                     studentId,
                     text,
                     seen,
-                    confirmed: true,
+                    confirmed,
                   }),
                 )
               }

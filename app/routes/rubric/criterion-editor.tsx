@@ -1,9 +1,10 @@
 import { fromDecimal, toNumber, type Decimal, type Id } from "#core/kernel";
 import type { Criterion, Level } from "#core/model";
 import { addLevel, moveBound, removeLevel } from "#core/scoring";
+import { FigureInput } from "../../ui/figure-input";
 import { MoreMenu } from "../../ui/more-menu";
+import { readFigure, readOptionalFigure } from "../../ui/read-figure";
 import { BoundsRuler } from "./bounds-ruler";
-import { FigureInput } from "./figure-input";
 
 interface CriterionEditorProps {
   readonly criterion: Criterion;
@@ -38,18 +39,21 @@ export function CriterionEditor({ criterion, place, last, fresh, onChange, onMov
           />
         </label>
         <FigureInput
+          small
           label="Step"
           className="w-20 print:hidden"
           value={criterion.step}
+          read={readFigure}
           onRead={(step) => {
-            if (step) onChange({ ...criterion, step });
+            onChange({ ...criterion, step });
           }}
         />
         <FigureInput
+          small
           label="Weight"
           className="w-24"
           placeholder="none"
-          optional
+          read={readOptionalFigure}
           value={criterion.weight ?? ""}
           onRead={(weight) => {
             onChange({ ...criterion, weight });
@@ -96,19 +100,23 @@ export function CriterionEditor({ criterion, place, last, fresh, onChange, onMov
                 />
               </label>
               <FigureInput
+                small
                 label="from"
                 className="w-16"
                 value={level.min}
+                read={readFigure}
                 onRead={(min) => {
-                  if (min) setLevel(index, { min });
+                  setLevel(index, { min });
                 }}
               />
               <FigureInput
+                small
                 label="to"
                 className="w-16"
                 value={level.max}
+                read={readFigure}
                 onRead={(max) => {
-                  if (max) setLevel(index, { max });
+                  setLevel(index, { max });
                 }}
               />
               {levels.length > 1 && (

@@ -1,8 +1,10 @@
 import type { Course, LateRule } from "#core/model";
 import { decimal } from "#core/kernel";
 import { lateExample } from "./examples";
-import { Figure, Pick } from "./fields";
-import { readPercent, type EditRules } from "./rules";
+import { ChoiceField } from "../../ui/choice-field";
+import { FigureInput } from "../../ui/figure-input";
+import { readFigure, readOptionalFigure } from "../../ui/read-figure";
+import type { EditRules } from "./rules";
 
 const START: LateRule = {
   ratePercent: decimal("5"),
@@ -38,15 +40,15 @@ export function LateRuleFields({ draft, edit }: { readonly draft: Course; readon
         </label>
         {rule && (
           <div className="grid grid-cols-2 gap-3">
-            <Figure
+            <FigureInput
               label="Taken off for each unit, %"
               value={rule.ratePercent}
-              read={readPercent}
+              read={readFigure}
               onRead={(ratePercent) => {
-                if (ratePercent) set({ ratePercent });
+                set({ ratePercent });
               }}
             />
-            <Pick
+            <ChoiceField
               label="A unit is"
               value={rule.unit === "calendarDay" ? "day" : String(rule.unitHours)}
               options={[
@@ -55,7 +57,7 @@ export function LateRuleFields({ draft, edit }: { readonly draft: Course; readon
                 ["168", "a week begun"],
                 ["day", "a calendar day"],
               ]}
-              onPick={(value) => {
+              onKeep={(value) => {
                 set(
                   value === "day"
                     ? { unit: "calendarDay", unitHours: 24 }
@@ -63,7 +65,7 @@ export function LateRuleFields({ draft, edit }: { readonly draft: Course; readon
                 );
               }}
             />
-            <Pick
+            <ChoiceField
               label="Taken off from"
               value={rule.base}
               options={[
@@ -71,27 +73,27 @@ export function LateRuleFields({ draft, edit }: { readonly draft: Course; readon
                 ["score", "the score"],
                 ["compound", "what is left each time"],
               ]}
-              onPick={(base) => {
+              onKeep={(base) => {
                 set({ base });
               }}
             />
-            <Figure
+            <FigureInput
               label="At most, % (empty: no limit)"
               value={rule.capPercent ?? ""}
-              read={readPercent}
+              read={readOptionalFigure}
               onRead={(capPercent) => {
                 set({ capPercent });
               }}
             />
-            <Figure
+            <FigureInput
               label="Never below, % of the maximum"
               value={rule.floorPercent ?? ""}
-              read={readPercent}
+              read={readOptionalFigure}
               onRead={(floorPercent) => {
                 set({ floorPercent });
               }}
             />
-            <Figure
+            <FigureInput
               label="Grace, minutes"
               value={String(rule.graceMinutes)}
               read={(text) => (/^\d{1,6}$/.test(text.trim()) ? Number(text) : undefined)}
@@ -99,24 +101,24 @@ export function LateRuleFields({ draft, edit }: { readonly draft: Course; readon
                 set({ graceMinutes });
               }}
             />
-            <Pick
+            <ChoiceField
               label="After the grace, lateness counts"
               value={rule.graceKind}
               options={[
                 ["threshold", "from the due time"],
                 ["shift", "from the end of the grace"],
               ]}
-              onPick={(graceKind) => {
+              onKeep={(graceKind) => {
                 set({ graceKind });
               }}
             />
           </div>
         )}
         <h2 className="border-t-2 border-ink pt-2 font-semibold">Missing work</h2>
-        <Figure
+        <FigureInput
           label="Counts, % of the maximum (empty: nothing until decided)"
           value={draft.missingPercent ?? ""}
-          read={readPercent}
+          read={readOptionalFigure}
           onRead={(missingPercent) => {
             edit({ missingPercent });
           }}

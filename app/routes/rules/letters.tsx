@@ -1,8 +1,10 @@
 import type { Course } from "#core/model";
 import { decimal } from "#core/kernel";
 import { letterExample } from "./examples";
-import { Figure, Pick } from "./fields";
-import { readPercent, type EditRules } from "./rules";
+import { ChoiceField } from "../../ui/choice-field";
+import { FigureInput } from "../../ui/figure-input";
+import { readFigure } from "../../ui/read-figure";
+import type { EditRules } from "./rules";
 
 /** The letter scale and the pass mark, with totals around the highest bound as an example. */
 export function Letters({ draft, edit }: { readonly draft: Course; readonly edit: EditRules }) {
@@ -28,12 +30,12 @@ export function Letters({ draft, edit }: { readonly draft: Course; readonly edit
                 />
               </label>
               <div className="w-28">
-                <Figure
+                <FigureInput
                   label="From, %"
                   value={band.from}
-                  read={readPercent}
+                  read={readFigure}
                   onRead={(from) => {
-                    if (from) edit({ letters: letters.map((one, at) => (at === index ? { ...one, from } : one)) });
+                    edit({ letters: letters.map((one, at) => (at === index ? { ...one, from } : one)) });
                   }}
                 />
               </div>
@@ -59,22 +61,22 @@ export function Letters({ draft, edit }: { readonly draft: Course; readonly edit
           Add a letter
         </button>
         <div className="mt-3 grid grid-cols-2 gap-3">
-          <Figure
+          <FigureInput
             label="Pass mark, %"
             value={draft.passMark}
-            read={readPercent}
+            read={readFigure}
             onRead={(passMark) => {
-              if (passMark) edit({ passMark });
+              edit({ passMark });
             }}
           />
-          <Pick
+          <ChoiceField
             label="Compared with"
             value={draft.lettersCompare}
             options={[
               ["displayed", "the figure as displayed"],
               ["exact", "the exact figure"],
             ]}
-            onPick={(lettersCompare) => {
+            onKeep={(lettersCompare) => {
               edit({ lettersCompare });
             }}
           />

@@ -1,5 +1,5 @@
 import type { Course } from "#core/model";
-import { Pick } from "./fields";
+import { ChoiceField } from "../../ui/choice-field";
 import type { EditRules } from "./rules";
 
 /** How categories make a total, what is rounded, and what students' totals rest on. */
@@ -8,40 +8,40 @@ export function TotalsRules({ draft, edit }: { readonly draft: Course; readonly 
     <section aria-label="Totals">
       <h2 className="border-t-2 border-ink pt-2 font-semibold">Totals</h2>
       <div className="mt-3 grid grid-cols-2 gap-3 lg:grid-cols-3">
-        <Pick
+        <ChoiceField
           label="The course total is made of"
           value={draft.totals}
           options={[
             ["weighted", "categories by their weights"],
             ["points", "straight points"],
           ]}
-          onPick={(totals) => {
+          onKeep={(totals) => {
             edit({ totals });
           }}
         />
-        <Pick
+        <ChoiceField
           label="A category with nothing in it yet"
           value={draft.emptyCategories}
           options={[
             ["leftOut", "is left out"],
             ["zero", "counts as 0"],
           ]}
-          onPick={(emptyCategories) => {
+          onKeep={(emptyCategories) => {
             edit({ emptyCategories });
           }}
         />
-        <Pick
+        <ChoiceField
           label="Above 100 %"
           value={draft.capAtHundred ? "cap" : "free"}
           options={[
             ["free", "a total may go"],
             ["cap", "a total never goes"],
           ]}
-          onPick={(value) => {
+          onKeep={(value) => {
             edit({ capAtHundred: value === "cap" });
           }}
         />
-        <Pick
+        <ChoiceField
           label="Percentages are shown with"
           value={String(draft.percentPlaces) as "0" | "1" | "2" | "3" | "4"}
           options={[
@@ -51,18 +51,18 @@ export function TotalsRules({ draft, edit }: { readonly draft: Course; readonly 
             ["3", "3 decimals"],
             ["4", "4 decimals"],
           ]}
-          onPick={(places) => {
+          onKeep={(places) => {
             edit({ percentPlaces: Number(places) });
           }}
         />
-        <Pick
+        <ChoiceField
           label="Totals that students see rest on"
           value={draft.totalsRestOn}
           options={[
             ["released", "released work only"],
             ["all", "all work"],
           ]}
-          onPick={(totalsRestOn) => {
+          onKeep={(totalsRestOn) => {
             edit({ totalsRestOn });
           }}
         />
