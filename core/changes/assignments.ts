@@ -22,10 +22,9 @@ import {
   type Category,
   type CourseState,
 } from "#core/model";
-import { checkRubric } from "#core/scoring";
 import type { ChangeIssue, CommandKind } from "./change";
 import { nextOrder } from "./categories";
-import { assignmentAt, assignmentParts, counted, finish, put, withFields } from "./draft";
+import { assignmentAt, assignmentParts, counted, finish, put, rubricFault, withFields } from "./draft";
 
 /** Commands for assignments. */
 
@@ -51,8 +50,8 @@ const addInput = needed.extend(optional.shape).extend({
 export const addAssignment: CommandKind<z.infer<typeof addInput>> = {
   input: addInput,
   prepare: (state, { rubric, ...input }, { fresh }) => {
-    const fault = rubric && checkRubric(rubric).find(({ kind }) => kind === "fault");
-    if (fault) return refuse({ code: "rubric_at_fault", finding: fault });
+    const fault = rubric && rubricFault(rubric);
+    if (fault) return refuse(fault);
     const record = newAssignment(state, { ...input, rubricId: rubric?.id ?? input.rubricId ?? null }, fresh, 0);
     const withRubric = rubric ? { ...state, rubrics: { ...state.rubrics, [rubric.id]: rubric } } : state;
     const checked = checkAssignment(withRubric, record);
@@ -71,6 +70,8 @@ const manyInput = z.object({
       needed.extend(optional.shape).extend({
         /** A category of the course, or the name of one; it is made where there is none of that name. */
         category: z.union([idField("category"), z.object({ name: nameField })]),
+        /** A rubric that comes with it. */
+        rubric: rubricSchema.nullable().optional(),
       }),
     )
     .min(1)
@@ -84,7 +85,10 @@ export const addAssignments: CommandKind<z.infer<typeof manyInput>> = {
     let next = state;
     const categories: Category[] = [];
     const records: Assignment[] = [];
-    for (const { category, ...input } of assignments) {
+    for (const { category, rubric = null, ...input } of assignments) {
+      const fault = rubric && rubricFault(rubric);
+      if (fault) return refuse(fault);
+      if (rubric) next = { ...next, rubrics: { ...next.rubrics, [rubric.id]: rubric } };
       const found = typeof category === "string" ? category : categoryNamed(next, category.name)?.id;
       const made = found === undefined && typeof category !== "string" ? newCategory(next, category.name, fresh) : null;
       if (made) {
@@ -92,7 +96,8 @@ export const addAssignments: CommandKind<z.infer<typeof manyInput>> = {
         next = { ...next, categories: { ...next.categories, [made.id]: made } };
       }
       const categoryId = found ?? (made as Category).id;
-      const record = newAssignment(state, { ...input, categoryId }, fresh, records.length);
+      const rubricId = rubric?.id ?? input.rubricId ?? null;
+      const record = newAssignment(state, { ...input, rubricId, categoryId }, fresh, records.length);
       const checked = checkAssignment(next, record);
       if (!checked.ok) return checked;
       records.push(record);
@@ -106,10 +111,18 @@ export const addAssignments: CommandKind<z.infer<typeof manyInput>> = {
     return finish(
       line,
       ...categories.map((category) => put(state, "categories", category)),
+      ...assignments.map(({ rubric }) => (rubric ? put(state, "rubrics", rubric) : null)),
       ...records.map((record) => put(state, "assignments", record)),
     );
   },
 };
+
+/** What an assignment brings into another course: all but its files, its scale and its outcomes, which stay behind. */
+export const copiedFields = (assignment: Assignment) =>
+  needed
+    .extend(optional.shape)
+    .omit({ files: true, scoredIn: true, rubricId: true, outcomeRubricId: true, outcomeScaleId: true })
+    .parse(assignment);
 
 const categoryNamed = (state: CourseState, name: string) =>
   Object.values(state.categories).find((category) => category.name.toLowerCase() === name.toLowerCase());

@@ -7,9 +7,11 @@ import {
   type Assignment,
   type CourseState,
   type RecordOf,
+  type Rubric,
   type Student,
   type TableName,
 } from "#core/model";
+import { checkRubric } from "#core/scoring";
 import type { ChangeIssue, PaperPlace, Prepared } from "./change";
 import { patchBetween, type Patch } from "./patch";
 
@@ -56,6 +58,12 @@ export function assignmentParts(state: CourseState, assignmentId: AssignmentId):
     ),
     remove(state, "assignments", assignmentId),
   ];
+}
+
+/** The first fault of a rubric as a refusal; null where it is sound. */
+export function rubricFault(rubric: Rubric): ChangeIssue | null {
+  const finding = checkRubric(rubric).find(({ kind }) => kind === "fault");
+  return finding ? { code: "rubric_at_fault", finding } : null;
 }
 
 /** `1 student`, `2 students`, for lines of the journal. */

@@ -13,7 +13,7 @@ export {
 export { applyPatches, invertPatches, type Patch } from "./patch";
 export { provenancesFrom } from "./provenance";
 export { parseCommand, prepareChange, runCommand, type Command, type CommandType } from "./registry";
-export { judgedPapers } from "./assignments";
+export { copiedFields, judgedPapers } from "./assignments";
 export { planFrom, type CoursePlanCopy } from "./copy-plan";
 export { blankCells, previewCells, type CellPreview, type EntryCell } from "./enter-scores";
 export { previewEntry } from "./entry-change";

@@ -1,16 +1,17 @@
 import { z } from "zod";
 import { compare, refuse, type AssignmentId, type Exact, type RubricId, type StudentId } from "#core/kernel";
 import { assignmentsOf, idField, rubricSchema, studentsOf, type CourseState, type Rubric } from "#core/model";
-import { checkRubric } from "#core/scoring";
 import { figureOf } from "#core/totals";
 import type { CommandKind } from "./change";
 import { judgedPapers } from "./assignments";
-import { finish, put, remove } from "./draft";
+import { assignmentAt, finish, put, remove, rubricFault } from "./draft";
 
 /** Commands for the library of rubrics. */
 
 const saveInput = z.object({
   rubric: rubricSchema,
+  /** The assignment it is made for; it gets the rubric in the same change. */
+  assignmentId: idField("assignment").optional(),
   /** The person has looked at what happens to papers already judged. */
   confirmed: z.boolean().optional(),
 });
@@ -18,16 +19,24 @@ const saveInput = z.object({
 /** Adds a rubric to the library, or changes one. One that papers are judged by is asked about once. */
 export const saveRubric: CommandKind<z.infer<typeof saveInput>> = {
   input: saveInput,
-  prepare: (state, { rubric, confirmed = false }) => {
-    const fault = checkRubric(rubric).find(({ kind }) => kind === "fault");
-    if (fault) return refuse({ code: "rubric_at_fault", finding: fault });
+  prepare: (state, { rubric, assignmentId, confirmed = false }) => {
+    const fault = rubricFault(rubric);
+    if (fault) return refuse(fault);
     const taken = Object.values(state.rubrics).some(({ id, name }) => name === rubric.name && id !== rubric.id);
     if (taken) return refuse({ code: "name_taken", name: rubric.name });
     const known = state.rubrics[rubric.id];
     const papers = usesOf(state, rubric.id).reduce((sum, { id }) => sum + judgedPapers(state, id), 0);
     const touches = known !== undefined && JSON.stringify(judgingPart(known)) !== JSON.stringify(judgingPart(rubric));
     if (touches && papers > 0 && !confirmed) return refuse({ code: "rubric_in_use", papers, canConfirm: true });
-    return finish(`Rubric ${rubric.name} ${known ? "changed" : "added"}`, put(state, "rubrics", rubric));
+    const target = assignmentId === undefined ? null : assignmentAt(state, assignmentId);
+    if (target && !target.ok) return target;
+    const judged = target ? judgedPapers(state, target.value.id) : 0;
+    if (judged > 0 && !confirmed) return refuse({ code: "rubric_in_use", papers: judged, canConfirm: true });
+    return finish(
+      `Rubric ${rubric.name} ${known ? "changed" : "added"}`,
+      put(state, "rubrics", rubric),
+      target && put(state, "assignments", { ...target.value, rubricId: rubric.id }),
+    );
   },
 };
 

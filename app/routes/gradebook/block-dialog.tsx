@@ -1,5 +1,6 @@
 import { Dialog } from "radix-ui";
 import { useState } from "react";
+import { DialogFrame } from "../../ui/dialog-frame";
 import { counted } from "../../ui/words";
 import { cellsToEnter, type BlockPlan, type BlockTrouble } from "./blocks";
 
@@ -17,63 +18,52 @@ export function BlockDialog({ plan, onEnter, onClose }: BlockDialogProps) {
   const [withAsked, setWithAsked] = useState(false);
   const cells = cellsToEnter(plan, withAsked);
   const changing = plan.changes + (withAsked ? plan.asks.length : 0);
+  const detail = [
+    counted(plan.changes, "cell changes", "cells change"),
+    plan.same > 0 && `${String(plan.same)} stay as they are`,
+    plan.asks.length > 0 && `${String(plan.asks.length)} are unusual`,
+    plan.refused.length > 0 && `${String(plan.refused.length)} are refused`,
+    plan.outside > 0 && `${String(plan.outside)} fall outside the table`,
+  ]
+    .filter(Boolean)
+    .join(", ");
   return (
-    <Dialog.Root
-      open
-      onOpenChange={(open) => {
-        if (!open) onClose();
-      }}
+    <DialogFrame
+      wide
+      title={`${plan.title} ${counted(plan.cells.length, "cell")}`}
+      detail={`${detail}.`}
+      onClose={onClose}
     >
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/30" />
-        <Dialog.Content className="fixed top-1/2 left-1/2 z-50 max-h-[86vh] w-[min(640px,94vw)] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded border border-rule bg-sheet p-6 shadow-xl">
-          <Dialog.Title className="font-serif text-[20px] font-semibold">
-            {plan.title} {counted(plan.cells.length, "cell")}
-          </Dialog.Title>
-          <Dialog.Description className="figures mt-1 text-[14.5px] text-soft">
-            {[
-              counted(plan.changes, "cell changes", "cells change"),
-              plan.same > 0 && `${String(plan.same)} stay as they are`,
-              plan.asks.length > 0 && `${String(plan.asks.length)} are unusual`,
-              plan.refused.length > 0 && `${String(plan.refused.length)} are refused`,
-              plan.outside > 0 && `${String(plan.outside)} fall outside the table`,
-            ]
-              .filter(Boolean)
-              .join(", ")}
-            .
-          </Dialog.Description>
-          <Troubles title="Refused, and left out" troubles={plan.refused} />
-          <Troubles title="Unusual" troubles={plan.asks} />
-          {plan.asks.length > 0 && (
-            <label className="mt-2 flex items-center gap-2 text-[14.5px]">
-              <input
-                type="checkbox"
-                className="size-4 accent-green"
-                checked={withAsked}
-                onChange={(event) => {
-                  setWithAsked(event.target.checked);
-                }}
-              />
-              Enter the unusual ones too
-            </label>
-          )}
-          <div className="mt-5 flex justify-end gap-3">
-            <Dialog.Close className="act act-quiet">Leave as it is</Dialog.Close>
-            <button
-              type="button"
-              className="act act-first"
-              autoFocus
-              disabled={changing === 0}
-              onClick={() => {
-                onEnter(cells, withAsked);
-              }}
-            >
-              Enter {counted(changing, "score")}
-            </button>
-          </div>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+      <Troubles title="Refused, and left out" troubles={plan.refused} />
+      <Troubles title="Unusual" troubles={plan.asks} />
+      {plan.asks.length > 0 && (
+        <label className="mt-2 flex items-center gap-2 text-[14.5px]">
+          <input
+            type="checkbox"
+            className="size-4 accent-green"
+            checked={withAsked}
+            onChange={(event) => {
+              setWithAsked(event.target.checked);
+            }}
+          />
+          Enter the unusual ones too
+        </label>
+      )}
+      <div className="mt-5 flex justify-end gap-3">
+        <Dialog.Close className="act act-quiet">Leave as it is</Dialog.Close>
+        <button
+          type="button"
+          className="act act-first"
+          autoFocus
+          disabled={changing === 0}
+          onClick={() => {
+            onEnter(cells, withAsked);
+          }}
+        >
+          Enter {counted(changing, "score")}
+        </button>
+      </div>
+    </DialogFrame>
   );
 }
 

@@ -1,17 +1,18 @@
-import { useMemo, useState, type DragEvent, type KeyboardEvent } from "react";
+import { useMemo, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import type { AssignmentId, CategoryId } from "#core/kernel";
 import { openCourse } from "../../open-course";
 import { Ask } from "../../ui/ask";
 import { inAddress } from "../../ui/address";
 import { localToday } from "../../ui/moments";
-import { MoreMenu } from "../../ui/more-menu";
 import { PlanPlaces } from "../../ui/plan-places";
 import { troubleOf, useTroubleOf } from "../../ui/use-command";
 import { useChange } from "../../use-change";
 import { AddCategory } from "./add-category";
+import { AssignmentLine } from "./assignment-line";
 import { CategoryHead } from "./category-head";
 import { Composer } from "./composer";
+import { allowDrop, draggedFrom } from "./dragging";
 import { lossWords, planRows, type PlanBlock, type PlanLine } from "./rows";
 import { WeightsRuler } from "./weights-ruler";
 import type { Route } from "./+types/page";
@@ -107,7 +108,7 @@ export default function PlanPage({ loaderData, params }: Route.ComponentProps) {
           style={{ marginInlineStart: block.depth * 28 }}
           onDragOver={allowDrop}
           onDrop={(event) => {
-            const moved = event.dataTransfer.getData(DRAGGED) as AssignmentId;
+            const moved = draggedFrom(event);
             if (moved) place(moved, block.id, null);
           }}
         >
@@ -125,7 +126,7 @@ export default function PlanPage({ loaderData, params }: Route.ComponentProps) {
           />
           <ul className="mt-1 border-t border-rule">
             {block.lines.map((line, index) => (
-              <Line
+              <AssignmentLine
                 key={line.id}
                 line={line}
                 slot={params.slot}
@@ -187,113 +188,5 @@ export default function PlanPage({ loaderData, params }: Route.ComponentProps) {
           : "Nothing is recorded for it yet. Undo brings it back."}
       </Ask>
     </main>
-  );
-}
-
-const DRAGGED = "application/x-upright-quill-assignment";
-
-function allowDrop(event: DragEvent): void {
-  if (!event.dataTransfer.types.includes(DRAGGED)) return;
-  event.preventDefault();
-  event.dataTransfer.dropEffect = "move";
-}
-
-interface LineProps {
-  readonly line: PlanLine;
-  readonly slot: string;
-  readonly others: readonly { readonly id: CategoryId; readonly name: string }[];
-  readonly onMoveBy: (by: -1 | 1) => void;
-  readonly onMoveInto: (categoryId: CategoryId) => void;
-  readonly onDropBefore: (moved: AssignmentId) => void;
-  readonly onOpen: () => void;
-  readonly onDuplicate: () => void;
-  readonly onHide: () => void;
-  readonly onRemove: () => void;
-}
-
-/** One assignment of the plan. It moves by dragging, or with Alt and the arrows on its name. */
-function Line({ line, slot, others, ...on }: LineProps) {
-  const [over, setOver] = useState(false);
-  const onKeyDown = (event: KeyboardEvent) => {
-    if (!event.altKey || (event.key !== "ArrowUp" && event.key !== "ArrowDown")) return;
-    event.preventDefault();
-    on.onMoveBy(event.key === "ArrowUp" ? -1 : 1);
-  };
-  return (
-    <li
-      draggable
-      className={`flex items-center gap-4 border-b border-rule py-2 ${over ? "border-t-2 border-t-green" : ""}`}
-      onDragStart={(event) => {
-        event.dataTransfer.setData(DRAGGED, line.id);
-        event.dataTransfer.effectAllowed = "move";
-      }}
-      onDragOver={(event) => {
-        allowDrop(event);
-        setOver(event.dataTransfer.types.includes(DRAGGED));
-      }}
-      onDragLeave={() => {
-        setOver(false);
-      }}
-      onDrop={(event) => {
-        setOver(false);
-        const moved = event.dataTransfer.getData(DRAGGED) as AssignmentId;
-        if (!moved) return;
-        event.stopPropagation();
-        on.onDropBefore(moved);
-      }}
-    >
-      <div className="min-w-0 flex-1">
-        <h3 className="font-serif text-[16.5px] font-semibold">
-          <Link
-            to={`/courses/${slot}/plan/assignments/${inAddress(line.id)}`}
-            draggable={false}
-            title="Alt ↑ and Alt ↓ move it"
-            onKeyDown={onKeyDown}
-          >
-            {line.name}
-          </Link>
-          {line.hidden && <span className="ms-2 font-sans text-[13px] font-normal text-soft">kept from students</span>}
-        </h3>
-        <p className="figures text-[13.5px] text-soft">{line.details.join(" · ")}</p>
-      </div>
-      <p className="figures w-72 text-right text-[13.5px]">
-        {line.dateTrouble && <strong className="me-2 font-semibold text-ochre">{line.dateTrouble}</strong>}
-        {line.due && <span className="text-soft">due {line.due}</span>}
-      </p>
-      <p className="figures w-20 text-right text-[13.5px] text-soft">
-        {line.scored === 0 ? "" : `${String(line.scored)} scored`}
-      </p>
-      <MoreMenu
-        label={`More for ${line.name}`}
-        items={[
-          { words: "Open", onSelect: on.onOpen },
-          { words: "Duplicate", onSelect: on.onDuplicate },
-          { words: line.hidden ? "Let students see it" : "Keep from students", onSelect: on.onHide },
-          null,
-          {
-            words: "Move up",
-            keys: "Alt ↑",
-            onSelect: () => {
-              on.onMoveBy(-1);
-            },
-          },
-          {
-            words: "Move down",
-            keys: "Alt ↓",
-            onSelect: () => {
-              on.onMoveBy(1);
-            },
-          },
-          ...others.map(({ id, name }) => ({
-            words: `Move to ${name}`,
-            onSelect: () => {
-              on.onMoveInto(id);
-            },
-          })),
-          null,
-          { words: "Remove", onSelect: on.onRemove },
-        ]}
-      />
-    </li>
   );
 }

@@ -39,15 +39,10 @@ export default function RubricsPage({ loaderData, params }: Route.ComponentProps
     return next;
   };
   const open = async (rubric: Rubric) => {
-    const saved = troubleOf(await change({ type: "saveRubric", rubric }));
-    const attached =
-      saved === null && assignment && rubric.purpose === "score"
-        ? troubleOf(
-            await change({ type: "editAssignment", assignmentId: assignment.id, fields: { rubricId: rubric.id } }),
-          )
-        : saved;
-    setTrouble(attached);
-    if (saved === null) void navigate(address(rubric));
+    const made = assignment && rubric.purpose === "score" ? { assignmentId: assignment.id } : {};
+    const words = troubleOf(await change({ type: "saveRubric", rubric, ...made }));
+    setTrouble(words);
+    if (words === null) void navigate(address(rubric));
   };
   const start = (purpose: Rubric["purpose"]) => {
     const name = free(assignment?.name ?? (purpose === "score" ? "New rubric" : "Outcomes"));

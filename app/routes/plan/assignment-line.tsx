@@ -1,0 +1,105 @@
+import { useState, type KeyboardEvent } from "react";
+import { Link } from "react-router";
+import type { AssignmentId, CategoryId } from "#core/kernel";
+import { inAddress } from "../../ui/address";
+import { MoreMenu } from "../../ui/more-menu";
+import { allowDrop, draggedFrom, startDrag } from "./dragging";
+import type { PlanLine } from "./rows";
+
+interface LineProps {
+  readonly line: PlanLine;
+  readonly slot: string;
+  readonly others: readonly { readonly id: CategoryId; readonly name: string }[];
+  readonly onMoveBy: (by: -1 | 1) => void;
+  readonly onMoveInto: (categoryId: CategoryId) => void;
+  readonly onDropBefore: (moved: AssignmentId) => void;
+  readonly onOpen: () => void;
+  readonly onDuplicate: () => void;
+  readonly onHide: () => void;
+  readonly onRemove: () => void;
+}
+
+/** One assignment of the plan. It moves by dragging, or with Alt and the arrows on its name. */
+export function AssignmentLine({ line, slot, others, ...on }: LineProps) {
+  const [over, setOver] = useState(false);
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (!event.altKey || (event.key !== "ArrowUp" && event.key !== "ArrowDown")) return;
+    event.preventDefault();
+    on.onMoveBy(event.key === "ArrowUp" ? -1 : 1);
+  };
+  return (
+    <li
+      draggable
+      className={`flex items-center gap-4 border-b border-rule py-2 ${over ? "border-t-2 border-t-green" : ""}`}
+      onDragStart={(event) => {
+        startDrag(event, line.id);
+      }}
+      onDragOver={(event) => {
+        setOver(allowDrop(event));
+      }}
+      onDragLeave={() => {
+        setOver(false);
+      }}
+      onDrop={(event) => {
+        setOver(false);
+        const moved = draggedFrom(event);
+        if (!moved) return;
+        event.stopPropagation();
+        on.onDropBefore(moved);
+      }}
+    >
+      <div className="min-w-0 flex-1">
+        <h3 className="font-serif text-[16.5px] font-semibold">
+          <Link
+            to={`/courses/${slot}/plan/assignments/${inAddress(line.id)}`}
+            draggable={false}
+            title="Alt ↑ and Alt ↓ move it"
+            onKeyDown={onKeyDown}
+          >
+            {line.name}
+          </Link>
+          {line.hidden && <span className="ms-2 font-sans text-[13px] font-normal text-soft">kept from students</span>}
+        </h3>
+        <p className="figures text-[13.5px] text-soft">{line.details.join(" · ")}</p>
+      </div>
+      <p className="figures w-72 text-right text-[13.5px]">
+        {line.dateTrouble && <strong className="me-2 font-semibold text-ochre">{line.dateTrouble}</strong>}
+        {line.due && <span className="text-soft">due {line.due}</span>}
+      </p>
+      <p className="figures w-20 text-right text-[13.5px] text-soft">
+        {line.scored === 0 ? "" : `${String(line.scored)} scored`}
+      </p>
+      <MoreMenu
+        label={`More for ${line.name}`}
+        items={[
+          { words: "Open", onSelect: on.onOpen },
+          { words: "Duplicate", onSelect: on.onDuplicate },
+          { words: line.hidden ? "Let students see it" : "Keep from students", onSelect: on.onHide },
+          null,
+          {
+            words: "Move up",
+            keys: "Alt ↑",
+            onSelect: () => {
+              on.onMoveBy(-1);
+            },
+          },
+          {
+            words: "Move down",
+            keys: "Alt ↓",
+            onSelect: () => {
+              on.onMoveBy(1);
+            },
+          },
+          ...others.map(({ id, name }) => ({
+            words: `Move to ${name}`,
+            onSelect: () => {
+              on.onMoveInto(id);
+            },
+          })),
+          null,
+          { words: "Remove", onSelect: on.onRemove },
+        ]}
+      />
+    </li>
+  );
+}
