@@ -11,8 +11,11 @@ export const changeRequestSchema = z.object({
   command: z.unknown().optional(),
 });
 
+/** Sends a command, or a step through the history, and answers how it came out. */
+export type Change = (what: Command | HistoryStep) => Promise<Outcome>;
+
 /** Sends a command of the course that is open and answers how it came out. */
-export function useChange(): (what: Command | HistoryStep) => Promise<Outcome> {
+export function useChange(): Change {
   const submit = useSubmit();
   const { slot = "" } = useParams();
   return useCallback(

@@ -8,8 +8,11 @@ export interface MenuItem {
   readonly onSelect: () => void;
 }
 
-/** What else can be done with a row, behind three dots. Null draws a line. */
-export function MoreMenu({ label, items }: { readonly label: string; readonly items: readonly (MenuItem | null)[] }) {
+/** Things a menu does; null draws a line. */
+export type MenuItems = readonly (MenuItem | null)[];
+
+/** What else can be done with a row, behind three dots; a function is asked only when the menu opens. */
+export function MoreMenu({ label, items }: { readonly label: string; readonly items: MenuItems | (() => MenuItems) }) {
   return (
     <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger
@@ -24,22 +27,26 @@ export function MoreMenu({ label, items }: { readonly label: string; readonly it
           sideOffset={4}
           className="z-50 max-h-[70vh] min-w-56 overflow-auto rounded border border-rule bg-sheet p-1 text-sm shadow-lg"
         >
-          {items.map((item, index) =>
-            item ? (
-              <DropdownMenu.Item
-                key={item.words}
-                className="flex cursor-pointer justify-between gap-6 rounded px-3 py-1.5 outline-none data-[highlighted]:bg-table"
-                onSelect={item.onSelect}
-              >
-                {item.words}
-                {item.keys && <span className="text-soft">{item.keys}</span>}
-              </DropdownMenu.Item>
-            ) : (
-              <DropdownMenu.Separator key={`line-${String(index)}`} className="my-1 h-px bg-rule" />
-            ),
-          )}
+          <Items items={items} />
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>
+  );
+}
+
+function Items({ items }: { readonly items: MenuItems | (() => MenuItems) }) {
+  return (typeof items === "function" ? items() : items).map((item, index) =>
+    item ? (
+      <DropdownMenu.Item
+        key={item.words}
+        className="flex cursor-pointer justify-between gap-6 rounded px-3 py-1.5 outline-none data-[highlighted]:bg-table"
+        onSelect={item.onSelect}
+      >
+        {item.words}
+        {item.keys && <span className="text-soft">{item.keys}</span>}
+      </DropdownMenu.Item>
+    ) : (
+      <DropdownMenu.Separator key={`line-${String(index)}`} className="my-1 h-px bg-rule" />
+    ),
   );
 }

@@ -20,6 +20,8 @@ export interface StudentTotals {
 export interface CourseFigures {
   readonly figure: (assignmentId: AssignmentId, studentId: StudentId) => Figure;
   readonly totals: (studentId: StudentId) => StudentTotals;
+  /** All figures of a student in the order of the state's assignments; the same list until one of them is another. */
+  readonly figures: (studentId: StudentId) => readonly Figure[];
 }
 
 const known = new WeakMap<CourseState, CourseFigures>();
@@ -29,7 +31,7 @@ export function figuresOf(state: CourseState): CourseFigures {
   const existing = known.get(state);
   if (existing) return existing;
   const figures = new Map<string, Figure>();
-  const totals = new Map<StudentId, StudentTotals>();
+  const kept = new Map<StudentId, Kept>();
   const figure = (assignmentId: AssignmentId, studentId: StudentId): Figure => {
     const key = `${assignmentId}/${studentId}`;
     let value = figures.get(key);
@@ -39,16 +41,18 @@ export function figuresOf(state: CourseState): CourseFigures {
     }
     return value;
   };
+  const keptOf = (studentId: StudentId): Kept => {
+    let value = kept.get(studentId);
+    if (!value) {
+      value = keptTotals(state, studentId, figure);
+      kept.set(studentId, value);
+    }
+    return value;
+  };
   const result: CourseFigures = {
     figure,
-    totals: (studentId) => {
-      let value = totals.get(studentId);
-      if (!value) {
-        value = keptTotals(state, studentId, figure);
-        totals.set(studentId, value);
-      }
-      return value;
-    },
+    totals: (studentId) => keptOf(studentId).totals,
+    figures: (studentId) => keptOf(studentId).figures,
   };
   known.set(state, result);
   return result;
@@ -66,12 +70,20 @@ const SHARED = 3;
 /** Cuts of one assignment in a basis. */
 const CUTS = 3;
 const bases = new WeakMap<CourseState, readonly unknown[]>();
+const idLists = new WeakMap<CourseState["assignments"], readonly AssignmentId[]>();
+
+/** The assignments of a state, in the order of its basis. */
+function idsOf({ assignments }: CourseState): readonly AssignmentId[] {
+  let ids = idLists.get(assignments);
+  if (!ids) idLists.set(assignments, (ids = Object.values(assignments).map(({ id }) => id)));
+  return ids;
+}
 
 /** What all figures of a state rest on beside its plan: three tables, then three cuts for each assignment. */
 function basisOf(state: CourseState): readonly unknown[] {
   let basis = bases.get(state);
   if (!basis) {
-    const cuts = Object.keys(state.assignments).flatMap((id) => [
+    const cuts = idsOf(state).flatMap((id) => [
       cutAt(state, "results", id),
       cutAt(state, "handIns", id),
       cutAt(state, "judgements", id),
@@ -82,31 +94,55 @@ function basisOf(state: CourseState): readonly unknown[] {
   return basis;
 }
 
+const changedSince = new WeakMap<
+  readonly unknown[],
+  { readonly before: readonly unknown[]; readonly at: readonly number[] }
+>();
+
+/** Places, among the assignments of a state, of those whose figures may have changed between two bases; null for all. */
+function changedBetween(before: readonly unknown[], after: readonly unknown[]): readonly number[] | null {
+  if (before.length !== after.length) return null;
+  for (let index = 0; index < SHARED; index += 1) if (before[index] !== after[index]) return null;
+  // Every student in view asks about the same two bases, so the answer is kept.
+  const kept = changedSince.get(after);
+  if (kept?.before === before) return kept.at;
+  const at = new Set<number>();
+  for (let index = SHARED; index < after.length; index += 1) {
+    if (before[index] !== after[index]) at.add(Math.floor((index - SHARED) / CUTS));
+  }
+  changedSince.set(after, { before, at: [...at] });
+  return [...at];
+}
+
 /**
  * A student's totals, taken from before where neither the plan nor one of their figures is another one. Only figures of
  * assignments in which anything has changed are looked at.
  */
-function keptTotals(state: CourseState, studentId: StudentId, figure: CourseFigures["figure"]): StudentTotals {
+function keptTotals(state: CourseState, studentId: StudentId, figure: CourseFigures["figure"]): Kept {
   const plan = planOf(state);
   const byStudent = keptByPlan.get(plan) ?? new Map<StudentId, Kept>();
   keptByPlan.set(plan, byStudent);
   const basis = basisOf(state);
   const kept = byStudent.get(studentId);
-  if (kept?.basis === basis) return kept.totals;
-  const shared = kept?.basis.slice(0, SHARED).every((table, index) => table === basis[index]) ?? false;
-  const untouched = (index: number) =>
-    shared && [0, 1, 2].every((cut) => kept?.basis[SHARED + index * CUTS + cut] === basis[SHARED + index * CUTS + cut]);
-  const figures = Object.values(state.assignments).map(({ id }, index) => {
-    const before = kept?.figures[index];
-    return before && untouched(index) ? before : figure(id, studentId);
-  });
-  const same = kept?.figures.length === figures.length && kept.figures.every((one, index) => one === figures[index]);
-  const totals =
-    kept && same
-      ? kept.totals
-      : studentTotals(state, (assignment) => itemOf(assignment, figure(assignment.id, studentId)));
-  byStudent.set(studentId, { basis, figures, totals });
-  return totals;
+  if (kept?.basis === basis) return kept;
+  const ids = idsOf(state);
+  const changed = kept ? changedBetween(kept.basis, basis) : null;
+  const figures = kept && changed ? [...kept.figures] : ids.map((id) => figure(id, studentId));
+  for (const index of changed ?? []) figures[index] = figure(required(ids[index], "assignment"), studentId);
+  const same =
+    kept !== undefined &&
+    (changed
+      ? changed.every((at) => kept.figures[at] === figures[at])
+      : figures.every((one, at) => one === kept.figures[at]));
+  const now = same
+    ? { ...kept, basis }
+    : {
+        basis,
+        figures,
+        totals: studentTotals(state, (assignment) => itemOf(assignment, figure(assignment.id, studentId))),
+      };
+  byStudent.set(studentId, now);
+  return now;
 }
 
 function studentTotals(state: CourseState, source: ItemSource): StudentTotals {

@@ -1,7 +1,7 @@
 import { blankCells } from "#core/changes";
 import type { AssignmentId, StudentId } from "#core/kernel";
 import { handInOf, type CourseState } from "#core/model";
-import type { MenuItem } from "../../ui/more-menu";
+import type { MenuItems } from "../../ui/more-menu";
 import { counted } from "../../ui/words";
 import { fillPlan, type BlockPlan } from "./blocks";
 import type { GradeTable } from "./rows";
@@ -37,7 +37,7 @@ export function bulkItems(
   selection: Selection,
   column: number,
   does: BulkDoes,
-): readonly (MenuItem | null)[] {
+): MenuItems {
   const target = table.columns[column];
   if (!target) return [];
   const { assignmentId, name } = target;

@@ -1,21 +1,24 @@
+import { memo } from "react";
 import { ArrowDownNarrowWide, ArrowUpNarrowWide } from "lucide-react";
 import { categoryColour } from "../../ui/colours";
-import { MoreMenu, type MenuItem } from "../../ui/more-menu";
+import { MoreMenu, type MenuItems } from "../../ui/more-menu";
 import { COLUMN_WIDTH, FIXED_WIDTH, LETTER_WIDTH, NAME_WIDTH, TOTAL_WIDTH } from "./measures";
-import type { GradeTable, GradeView } from "./rows";
+import type { GradeBand, GradeColumn, GradeView } from "./rows";
 
 interface GridHeadProps {
-  readonly table: GradeTable;
+  readonly columns: readonly GradeColumn[];
+  readonly bands: readonly GradeBand[];
   readonly current: number;
   readonly firstColumn: number;
   readonly lastColumn: number;
   readonly sort: GradeView["sort"];
   readonly onSort: (by: string) => void;
-  readonly columnItems: (column: number) => readonly (MenuItem | null)[];
+  readonly columnItems: (column: number) => MenuItems;
 }
 
 /** The head of the grid: category bands with their weights, then the assignments. A click on a name sorts by it. */
-export function GridHead({ table, current, firstColumn, lastColumn, sort, onSort, columnItems }: GridHeadProps) {
+export const GridHead = memo(function GridHead(props: GridHeadProps) {
+  const { columns, bands, current, firstColumn, lastColumn, sort, onSort, columnItems } = props;
   const mark = (by: string) =>
     sort.by === by ? (
       sort.down ? (
@@ -43,7 +46,7 @@ export function GridHead({ table, current, firstColumn, lastColumn, sort, onSort
         >
           Course
         </span>
-        {table.bands.map((band, index) => (
+        {bands.map((band, index) => (
           <span
             key={band.id}
             role="columnheader"
@@ -104,7 +107,7 @@ export function GridHead({ table, current, firstColumn, lastColumn, sort, onSort
           <span className="sr-only">Letter</span>
         </span>
         <span role="presentation" style={{ width: firstColumn * COLUMN_WIDTH }} />
-        {table.columns.slice(firstColumn, lastColumn + 1).map((column, at) => {
+        {columns.slice(firstColumn, lastColumn + 1).map((column, at) => {
           const index = firstColumn + at;
           return (
             <span
@@ -116,7 +119,7 @@ export function GridHead({ table, current, firstColumn, lastColumn, sort, onSort
               style={{ width: COLUMN_WIDTH }}
             >
               <span className="-ms-0.5 scale-90" {...stop}>
-                <MoreMenu label={`More for ${column.name}`} items={columnItems(index)} />
+                <MoreMenu label={`More for ${column.name}`} items={() => columnItems(index)} />
               </span>
               <span className="min-w-0 flex-1 pe-2.5 text-right">
                 <button
@@ -137,7 +140,20 @@ export function GridHead({ table, current, firstColumn, lastColumn, sort, onSort
       </div>
     </div>
   );
+}, sameHead);
+
+/** Most changes of a course leave the head as it is; its menus are the dearest part of the grid to draw. */
+function sameHead(a: GridHeadProps, b: GridHeadProps): boolean {
+  const { columns, bands, ...rest } = a;
+  return (
+    sameList(columns, b.columns, (one, other) => one === other) &&
+    sameList(bands, b.bands, (one, other) => one.title === other.title && one.columns === other.columns) &&
+    (Object.keys(rest) as (keyof typeof rest)[]).every((key) => rest[key] === b[key])
+  );
 }
+
+const sameList = <T,>(a: readonly T[], b: readonly T[], same: (one: T, other: T) => boolean): boolean =>
+  a.length === b.length && a.every((one, index) => same(one, b[index] as T));
 
 const sortOf = (sort: GradeView["sort"], by: string): "ascending" | "descending" | "none" =>
   sort.by !== by ? "none" : sort.down ? "descending" : "ascending";

@@ -10,7 +10,8 @@ import {
   type Ref,
 } from "react";
 import { isTyping } from "../../ui/keys";
-import type { MenuItem } from "../../ui/more-menu";
+import type { MenuItems } from "../../ui/more-menu";
+import { useLatest } from "../../ui/use-latest";
 import { useUnkept } from "../../ui/use-unkept";
 import { CellEditor, type CellEditorHandle, type Leave } from "./cell-editor";
 import { GridHead } from "./grid-head";
@@ -20,6 +21,7 @@ import { COLUMN_WIDTH, FIXED_WIDTH, ROW_HEIGHT } from "./measures";
 import { Overview } from "./overview";
 import type { GradeTable, GradeView } from "./rows";
 import { boundsOf, inside, isSingle, single, type CellPlace, type Place, type Selection } from "./selection";
+import { useTotalsAhead } from "./use-totals-ahead";
 import { onGridKey } from "./use-grid-keys";
 
 /** What others may ask of the grid. */
@@ -46,7 +48,7 @@ interface GridProps {
   readonly onCopy: () => string;
   readonly onPaste: (text: string) => void;
   readonly onSort: (by: string) => void;
-  readonly columnItems: (column: number) => readonly (MenuItem | null)[];
+  readonly columnItems: (column: number) => MenuItems;
 }
 
 /** The cell being typed in: what is typed, or was when it went out of view, and what stood there before. */
@@ -83,6 +85,7 @@ export function Grid(props: GridProps) {
     getScrollElement: () => scroller.current,
     estimateSize: () => ROW_HEIGHT,
     overscan: 12,
+    useFlushSync: false,
   });
   const across = useVirtualizer({
     horizontal: true,
@@ -91,7 +94,10 @@ export function Grid(props: GridProps) {
     estimateSize: () => COLUMN_WIDTH,
     paddingStart: FIXED_WIDTH,
     overscan: 3,
+    useFlushSync: false,
   });
+  const drawnRows = rows.getVirtualItems();
+  useTotalsAhead(table, drawnRows[0]?.index ?? 0, drawnRows.at(-1)?.index ?? 0);
   const drawn = across.getVirtualItems();
   const firstColumn = drawn[0]?.index ?? 0;
   const lastColumn = drawn.at(-1)?.index ?? -1;
@@ -107,7 +113,9 @@ export function Grid(props: GridProps) {
   const marked = placeAt(here);
 
   const focusMarked = () => {
-    scroller.current?.querySelector<HTMLElement>('[role="gridcell"][tabindex="0"]')?.focus({ preventScroll: true });
+    const cell = scroller.current?.querySelector<HTMLElement>('[role="gridcell"][tabindex="0"]');
+    // Asking for the focus again would lay the page out for nothing.
+    if (cell && cell !== document.activeElement) cell.focus({ preventScroll: true });
   };
   useImperativeHandle(props.handle, () => ({ focus: focusMarked }));
 
@@ -119,6 +127,8 @@ export function Grid(props: GridProps) {
   };
 
   const arrived = useRef(true);
+  // The field of a cell that was just left takes the focus with it when it goes.
+  const left = useRef(false);
   const firstCurrent = useRef(selection.to.column);
   useEffect(() => {
     scrollColumnIntoView(scroller.current, firstCurrent.current);
@@ -128,8 +138,9 @@ export function Grid(props: GridProps) {
     // moves, unless the person is typing elsewhere.
     const active = document.activeElement;
     const first = arrived.current && !isTyping(active) && drawn.length > 0;
-    if (editing === null && (first || scroller.current?.contains(active))) focusMarked();
+    if (editing === null && (first || left.current || scroller.current?.contains(active))) focusMarked();
     if (first) arrived.current = false;
+    left.current = false;
   });
 
   const edit = (text: string) => {
@@ -147,7 +158,7 @@ export function Grid(props: GridProps) {
   };
   const leave = (how: Leave) => {
     setEditing(null);
-    focusMarked();
+    left.current = true;
     const [down, right] = MOVES[how];
     if (how !== "stay")
       select(single(inside({ row: here.row + down, column: here.column + right }, size.rows, size.columns)));
@@ -159,6 +170,7 @@ export function Grid(props: GridProps) {
     return cell && column >= 0 ? { row, column } : null;
   };
   const dragging = useRef(false);
+  const columnItems = useLatest(props.columnItems);
 
   return (
     <>
@@ -227,16 +239,17 @@ export function Grid(props: GridProps) {
           }}
         >
           <GridHead
-            table={table}
+            columns={columns}
+            bands={table.bands}
             current={here.column}
             firstColumn={firstColumn}
             lastColumn={lastColumn}
             sort={props.sort}
             onSort={props.onSort}
-            columnItems={props.columnItems}
+            columnItems={columnItems}
           />
           <div role="rowgroup" className="relative" style={{ height: rows.getTotalSize() }}>
-            {rows.getVirtualItems().map((item) => {
+            {drawnRows.map((item) => {
               const student = students[item.index];
               if (!student) return null;
               const isHere = item.index === here.row;
@@ -250,7 +263,7 @@ export function Grid(props: GridProps) {
                   top={item.start}
                   total={table.totalOf(item.index)}
                   firstColumn={firstColumn}
-                  cells={cellsBetween(table, item.index, firstColumn, lastColumn)}
+                  cells={table.cells(item.index, firstColumn, lastColumn)}
                   labels={labels}
                   marked={isHere ? here.column : -1}
                   selectedFrom={inRows ? bounds.left : -1}
@@ -294,10 +307,6 @@ export function Grid(props: GridProps) {
 
 /** The key of a result. */
 export const keyOf = ({ assignmentId, studentId }: CellPlace): string => `${assignmentId}/${studentId}`;
-
-function cellsBetween(table: GradeTable, row: number, first: number, last: number) {
-  return Array.from({ length: Math.max(0, last - first + 1) }, (_, index) => table.cell(row, first + index));
-}
 
 function scrollColumnIntoView(scroller: HTMLElement | null, column: number): void {
   if (!scroller) return;

@@ -86,21 +86,19 @@ export interface GradeTable {
   readonly students: readonly GradeStudent[];
   readonly total: number;
   readonly cell: (row: number, column: number) => GradeCell;
+  /** The cells of a row from a column to another; the same list until one of them is another. */
+  readonly cells: (row: number, first: number, last: number) => readonly GradeCell[];
   readonly totalOf: (row: number) => TotalCell;
 }
 
 export function gradeTable(state: CourseState, view: GradeView): GradeTable {
   const course = courseOf(state);
-  const { figure, totals } = figuresOf(state);
+  const { figure, figures, totals } = figuresOf(state);
   const work = assignmentsShown(state, view);
+  const places = new Map(Object.keys(state.assignments).map((id, place) => [id, place]));
   const people = sorted(state, studentsShown(state, view, work), view.sort);
-  const columns = work.map((assignment): GradeColumn => ({
-    assignmentId: assignment.id,
-    name: assignment.name,
-    shortName: assignment.shortName,
-    of: assignment.bonus ? "bonus" : assignment.scoredIn.kind === "percent" ? "in percent" : `of ${assignment.points}`,
-    current: hasWaiting(state, assignment),
-  }));
+  const columns = work.map((assignment) => columnOf(assignment, hasWaiting(state, assignment)));
+  const look = lookOf(state, view);
   const at = <T>(list: readonly T[], index: number): T => {
     const found = list[index];
     if (found === undefined) throw new RangeError(`no row or column ${String(index)}`);
@@ -121,8 +119,50 @@ export function gradeTable(state: CourseState, view: GradeView): GradeTable {
       const assignment = at(work, column);
       return cellOf(state, course, assignment, figure(assignment.id, at(people, row).id), view.mode);
     },
+    cells: (row, first, last) => {
+      const own = figures(at(people, row).id);
+      const known = drawn.get(own);
+      if (known?.look === look && known.first === first && known.last === last) return known.cells;
+      const cells = work.slice(first, last + 1).map((assignment) => {
+        return cellOf(state, course, assignment, at(own, places.get(assignment.id) ?? -1), view.mode);
+      });
+      drawn.set(own, { look, first, last, cells });
+      return cells;
+    },
     totalOf: (row) => totalCellOf(course, totals(at(people, row).id)),
   };
+}
+
+interface DrawnCells {
+  readonly look: object;
+  readonly first: number;
+  readonly last: number;
+  readonly cells: readonly GradeCell[];
+}
+const drawn = new WeakMap<readonly Figure[], DrawnCells>();
+const looks = new WeakMap<GradeView, { readonly from: readonly unknown[]; readonly look: object }>();
+
+/** Stands for everything beside a student's figures that the cells of a row are made from. */
+function lookOf(state: CourseState, view: GradeView): object {
+  const from = [courseOf(state), state.assignments, state.scales];
+  const known = looks.get(view);
+  if (known?.from.every((one, index) => one === from[index])) return known.look;
+  const look = {};
+  looks.set(view, { from, look });
+  return look;
+}
+
+const columnHeads = new WeakMap<Assignment, GradeColumn>();
+
+/** The head of a column; the same object until its assignment changes or work begins or ends to wait there. */
+function columnOf(assignment: Assignment, current: boolean): GradeColumn {
+  const known = columnHeads.get(assignment);
+  if (known?.current === current) return known;
+  const { id, name, shortName, bonus, scoredIn, points } = assignment;
+  const of = bonus ? "bonus" : scoredIn.kind === "percent" ? "in percent" : `of ${points}`;
+  const column = { assignmentId: id, name, shortName, of, current };
+  columnHeads.set(assignment, column);
+  return column;
 }
 
 const heads = new WeakMap<Student, GradeStudent>();

@@ -1,10 +1,11 @@
 import { useMemo, useState } from "react";
 import type { AssignmentId } from "#core/kernel";
 import { fromAddress, inAddress } from "../../ui/address";
+import { useLatest } from "../../ui/use-latest";
 import { useHashText } from "../../ui/use-hash-text";
 import { useSearchChoice } from "../../ui/use-search-choice";
-import { FIGURE_MODES, type FigureMode } from "./cells";
-import { SHOW_ONLY, type GradeView, type ShowOnly } from "./rows";
+import { FIGURE_MODES } from "./cells";
+import { SHOW_ONLY, type GradeView } from "./rows";
 
 const oneOf = <T extends string>(values: readonly T[], text: string | null): T | undefined =>
   values.find((value) => value === text);
@@ -33,18 +34,27 @@ export function useView() {
       hidden,
     };
   }, [find, section, term, category, show, mode, sort, hidden]);
-  const onSort = (by: string) => {
+  const onSort = useLatest((by: string) => {
     const name = by.startsWith("assignment:") ? inAddress(by) : by;
     // First from the highest down for figures and from A for names; a second time the other way round.
     const down = view.sort.by === by ? !view.sort.down : by !== "name";
     set("sort", `${name}${down ? ".down" : ""}`);
-  };
-  const chosen: { section: string; term: string; category: string; show: ShowOnly; figures: FigureMode } = {
-    section,
-    term,
-    category,
-    show,
-    figures: mode,
-  };
-  return { view, chosen, find, setFind, set, onSort, hidden, setHidden };
+  });
+  const changeFind = useLatest(setFind);
+  return useMemo(
+    () => ({
+      view,
+      chosen: { section, term, category, show, figures: mode },
+      find,
+      setFind: changeFind,
+      set,
+      onSort,
+      hidden,
+      setHidden,
+    }),
+    [view, section, term, category, show, mode, find, changeFind, set, onSort, hidden],
+  );
 }
+
+/** What the gradebook shows, and the ways to change it; the same object until one of them is another. */
+export type Looking = ReturnType<typeof useView>;

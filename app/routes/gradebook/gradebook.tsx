@@ -1,0 +1,258 @@
+import { memo, useCallback, useMemo, useRef, useState, useSyncExternalStore } from "react";
+import { Link, type NavigateFunction } from "react-router";
+import { entryText, type Command } from "#core/changes";
+import type { AssignmentId } from "#core/kernel";
+import { categoriesOf, termsOf } from "#core/model";
+import type { CourseSession } from "#storage";
+import { deskAddress, inAddress } from "../../ui/address";
+import { troubleOf } from "../../ui/use-command";
+import { counted } from "../../ui/words";
+import type { Change } from "../../use-change";
+import { AskFigure } from "./ask-figure";
+import { BlockDialog } from "./block-dialog";
+import { copyText, fillPlan, pastePlan, type BlockPlan } from "./blocks";
+import { bulkItems, type Bulk } from "./bulk";
+import { CellPane } from "./cell-pane";
+import { ColumnPane } from "./column-pane";
+import { Controls } from "./controls";
+import { Grid, keyOf, type GridHandle } from "./grid";
+import type { Refused } from "./grid-row";
+import { entryHint, refusalHint } from "./hint";
+import { gradeTable } from "./rows";
+import { boundsOf, isSingle, placesIn, single, type CellPlace, type Selection } from "./selection";
+import { standingCommand } from "./standing";
+import type { Looking } from "./use-view";
+
+type PaneKind = { readonly kind: "cell" } | { readonly kind: "column"; readonly assignmentId: AssignmentId } | null;
+
+interface GradebookProps {
+  readonly slot: string;
+  readonly session: CourseSession;
+  readonly looking: Looking;
+  readonly change: Change;
+  readonly navigate: NavigateFunction;
+}
+
+/** The gradebook of a course. It draws anew when the course or the view changes, not when the router has news. */
+export const Gradebook = memo(function Gradebook({ slot, session, looking, change, navigate }: GradebookProps) {
+  // The screen follows the course itself, not the router's next look at it: a typed score shows at once.
+  const state = useSyncExternalStore(session.subscribe, () => session.state);
+  const { view, chosen, find, setFind, set, onSort, hidden, setHidden } = looking;
+  const table = useMemo(() => gradeTable(state, view), [state, view]);
+  const grid = useRef<GridHandle>(null);
+  const [selection, setSelection] = useState<Selection>(() =>
+    single({
+      row: 0,
+      column: Math.max(
+        0,
+        table.columns.findIndex(({ current }) => current),
+      ),
+    }),
+  );
+  const [refused, setRefused] = useState<ReadonlyMap<string, Refused>>(new Map());
+  const [plan, setPlan] = useState<BlockPlan | null>(null);
+  const [pane, setPane] = useState<PaneKind>(null);
+  const [bulk, setBulk] = useState<Bulk | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const tell = (sending: Promise<string | null>) => void sending.then(setTrouble);
+  const marked = placesIn(table, single(selection.to))[0]?.[0] ?? null;
+  const selected = () => placesIn(table, selection).flat();
+
+  const enter = useCallback(
+    (place: CellPlace, text: string, seen: string, confirmed: boolean) => {
+      const key = keyOf(place);
+      void change({ type: "setScore", ...place, text, seen, confirmed }).then((outcome) => {
+        setRefused((before) => {
+          const isRefused = !outcome.ok && outcome.issue.code !== "nothing_to_change";
+          if (!isRefused && !before.has(key)) return before;
+          const after = new Map(before);
+          after.delete(key);
+          if (isRefused) after.set(key, { text, words: refusalHint(outcome.issue).words });
+          return after;
+        });
+      });
+    },
+    [change],
+  );
+
+  /** Carries a plan out at once where nothing in it needs to be looked at. */
+  const look = (next: BlockPlan) => {
+    if (next.refused.length === 0 && next.asks.length === 0 && next.outside === 0 && next.cells.length > 0) {
+      tell(enterCells(next, next.cells, false));
+    } else setPlan(next);
+  };
+  const enterCells = async ({ how }: BlockPlan, cells: BlockPlan["cells"], confirmed: boolean) =>
+    troubleOf(await change({ type: "enterScores", how, cells: [...cells], confirmed }));
+  const fillSelection = (text: string) => {
+    look(fillPlan(state, selected(), text));
+  };
+  const send = async (command: Command) => troubleOf(await change(command));
+  const close = () => {
+    setPlan(null);
+    setBulk(null);
+    requestAnimationFrame(() => grid.current?.focus());
+  };
+
+  const sections = Object.values(state.sections).sort((a, b) => a.order - b.order);
+  const named = (list: readonly { readonly id: string; readonly name: string }[]) =>
+    list.map(({ id, name }) => ({ id: inAddress(id), name }));
+  const height = boundsOf(selection).bottom - boundsOf(selection).top + 1;
+  return (
+    <main className="flex h-[calc(100vh-46px)] flex-col px-[18px] pt-3.5">
+      <title>Gradebook · Upright Quill</title>
+      <h1 className="sr-only">Gradebook</h1>
+      <Controls
+        find={find}
+        onFind={setFind}
+        sections={named(sections)}
+        terms={named(termsOf(state))}
+        categories={named(categoriesOf(state))}
+        chosen={chosen}
+        onChoose={set}
+      >
+        <span className="figures text-soft">
+          {table.students.length === table.total
+            ? counted(table.total, "student")
+            : `${String(table.students.length)} of ${String(table.total)}`}
+        </span>
+        {hidden.size > 0 && (
+          <button
+            type="button"
+            className="link"
+            onClick={() => {
+              setHidden(new Set());
+            }}
+          >
+            Show {counted(hidden.size, "hidden column")}
+          </button>
+        )}
+        <span className="ms-auto text-[13px] text-soft">
+          {isSingle(selection)
+            ? "18 l2 late · m missing · x excused · Space: its story"
+            : `${counted(height, "row")} selected`}
+        </span>
+      </Controls>
+      {trouble && (
+        <p role="alert" className="mt-1 text-[14px] text-wax">
+          {trouble}
+        </p>
+      )}
+      {Object.keys(state.assignments).length === 0 || table.total === 0 ? (
+        <p className="mt-8 text-soft">
+          There is nothing to enter yet. Begin with students and an assignment under{" "}
+          <Link className="link" to={`/courses/${slot}/plan`}>
+            Plan
+          </Link>
+          .
+        </p>
+      ) : (
+        <div className="flex min-h-0 flex-1">
+          <div className="flex min-w-0 flex-1 flex-col">
+            <Grid
+              handle={grid}
+              table={table}
+              sort={view.sort}
+              selection={selection}
+              refused={refused}
+              hint={(place, text) => entryHint(state, place.assignmentId, place.studentId, text)}
+              entryAt={(place) => entryText(state, place.assignmentId, place.studentId)}
+              onSelect={setSelection}
+              onEnter={enter}
+              onClear={() => {
+                fillSelection("-");
+              }}
+              onStanding={(letter) => {
+                const command = standingCommand(state, selected(), letter);
+                if (command) tell(send(command));
+                return command !== null;
+              }}
+              onFillDown={() => {
+                const top = placesIn(table, { from: selection.from, to: selection.from })[0]?.[0];
+                if (top && !isSingle(selection)) fillSelection(entryText(state, top.assignmentId, top.studentId));
+              }}
+              onDetail={() => {
+                setPane(pane?.kind === "cell" ? null : { kind: "cell" });
+              }}
+              onOpen={(place) => void navigate(deskAddress(slot, place.assignmentId, place.studentId))}
+              onCopy={() => copyText(state, table, selection)}
+              onPaste={(text) => {
+                look(pastePlan(state, table, selection, text));
+              }}
+              onSort={onSort}
+              columnItems={(column) =>
+                bulkItems(state, table, selection, column, {
+                  onPane: (assignmentId) => {
+                    setPane({ kind: "column", assignmentId });
+                  },
+                  onHide: (assignmentId) => {
+                    setHidden(new Set([...hidden, assignmentId]));
+                  },
+                  onPlan: setPlan,
+                  onAsk: setBulk,
+                  onSort,
+                })
+              }
+            />
+          </div>
+          {pane?.kind === "cell" && marked && (
+            <CellPane
+              slot={slot}
+              state={state}
+              entries={session.entries}
+              place={marked}
+              send={change}
+              onClose={() => {
+                setPane(null);
+                grid.current?.focus();
+              }}
+            />
+          )}
+          {pane?.kind === "column" && (
+            <ColumnPane
+              slot={slot}
+              state={state}
+              table={table}
+              assignmentId={pane.assignmentId}
+              onClose={() => {
+                setPane(null);
+                grid.current?.focus();
+              }}
+            />
+          )}
+        </div>
+      )}
+      {plan && (
+        <BlockDialog
+          plan={plan}
+          onClose={close}
+          onEnter={(cells, withAsked) => {
+            close();
+            tell(enterCells(plan, cells, withAsked));
+          }}
+        />
+      )}
+      {bulk && (
+        <AskFigure
+          {...bulk}
+          onClose={close}
+          onAct={async (text, reason) => {
+            if (bulk.kind === "blanks") {
+              close();
+              setPlan(fillPlan(state, bulk.places, text));
+              return null;
+            }
+            const words = await send({
+              type: "adjustScores",
+              assignmentId: bulk.assignmentId,
+              studentIds: [...bulk.studentIds],
+              text,
+              reason,
+            });
+            if (words === null) close();
+            return words;
+          }}
+        />
+      )}
+    </main>
+  );
+});
