@@ -17,6 +17,7 @@ export function securityHeaders(html: string): Record<string, string> {
     `script-src 'self' 'wasm-unsafe-eval' ${scriptHashes(html).join(" ")}`,
     "style-src 'self' 'unsafe-inline'",
     "img-src 'self' blob: data:",
+    "media-src 'self' blob:",
     "font-src 'self' data:",
     "connect-src 'self'",
     "worker-src 'self'",

@@ -1,3 +1,5 @@
+import type { NoteColour } from "#core/model";
+
 /** Criterion colours, from the Okabe-Ito set (Okabe and Ito 2008, Color Universal Design), in order of the criteria. */
 const CRITERION_COLOURS = ["#e69f00", "#56b4e9", "#009e73", "#cc79a7", "#0072b2", "#d55e00"] as const;
 
@@ -14,3 +16,12 @@ const CATEGORY_COLOURS = ["#0a6aa8", "#007a59", "#b34e00", "#a04a80", "#6b5a00",
 
 export const categoryColour = (index: number): string =>
   CATEGORY_COLOURS[index % CATEGORY_COLOURS.length] ?? CATEGORY_COLOURS[0];
+
+/** Colours a remark may be given by hand. */
+export const NOTE_COLOUR: Readonly<Record<NoteColour, string>> = {
+  ink: "#22263a",
+  green: "#1f6f68",
+  wax: "#a33b2a",
+  ochre: "#8a5f00",
+  plum: "#5b4b8a",
+};

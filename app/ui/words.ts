@@ -33,6 +33,8 @@ export function issueWords(issue: ChangeIssue): string {
       return `Changed meanwhile to "${issue.present || "nothing"}". Look at it and type again; nothing was overwritten.`;
     case "changed_elsewhere":
       return "Changed in another tab meanwhile. Look at it and try again; nothing was overwritten.";
+    case "wrong_place":
+      return `A ${issue.mark} cannot stand at such a place. Nothing was changed; choose the place again.`;
     case "unknown_record":
       return `This ${issue.what} is no longer in the course.`;
     case "input_not_valid":

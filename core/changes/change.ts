@@ -37,6 +37,8 @@ export type ChangeIssue =
   | ScalingIssue
   | ConflictIssue
   | { readonly code: "input_not_valid"; readonly path: string; readonly message: string }
+  /** A kind of remark was given a place it cannot have. */
+  | { readonly code: "wrong_place"; readonly mark: string }
   | { readonly code: "unknown_record"; readonly what: string; readonly id: string }
   | { readonly code: "seen_differs"; readonly seen: string; readonly present: string }
   | { readonly code: "student_is_missing"; readonly canConfirm: true }

@@ -5,15 +5,17 @@ import type { ChangeIssue, CommandKind } from "./change";
 import { checkSeen, excerpt, finish, paperAt, put, type Paper } from "./draft";
 import { patchBetween } from "./patch";
 
-const addInput = noteSchema.pick({
-  assignmentId: true,
-  studentId: true,
-  fileId: true,
-  mark: true,
-  target: true,
-  criterionId: true,
-  body: true,
-});
+const addInput = noteSchema
+  .pick({
+    assignmentId: true,
+    studentId: true,
+    fileId: true,
+    mark: true,
+    target: true,
+    criterionId: true,
+    body: true,
+  })
+  .extend({ colour: noteSchema.shape.colour.optional() });
 
 /** Puts a note on a place in the work; with a criterion it is evidence for it. */
 export const addNote: CommandKind<z.infer<typeof addInput>> = {
@@ -28,7 +30,15 @@ export const addNote: CommandKind<z.infer<typeof addInput>> = {
     }
     const criterion = checkCriterion(state, paper.value, note.criterionId);
     if (!criterion.ok) return criterion;
-    const record: Note = { ...note, id: `note:${fresh()}` as Id<"note">, createdAt: at, by };
+    const fits = checkTarget(note.mark, note.target);
+    if (!fits.ok) return fits;
+    const record: Note = {
+      ...note,
+      colour: note.colour ?? null,
+      id: `note:${fresh()}` as Id<"note">,
+      createdAt: at,
+      by,
+    };
     return finish(`${paper.value.title}: ${nameOf(record)}`, put(state, "notes", record));
   },
 };
@@ -37,13 +47,16 @@ const editInput = z.object({
   noteId: idField("note"),
   body: commentField.optional(),
   criterionId: idField("criterion").nullable().optional(),
+  colour: noteSchema.shape.colour.optional(),
+  /** Another place for it; its kind of place stays. */
+  target: noteSchema.shape.target.optional(),
   seen: z.string().optional(),
 });
 
-/** Rewrites a note, or links it to another criterion. */
+/** Rewrites a note, moves it, gives it another colour, or links it to another criterion. */
 export const editNote: CommandKind<z.infer<typeof editInput>> = {
   input: editInput,
-  prepare: (state, { noteId, body, criterionId, seen }) => {
+  prepare: (state, { noteId, body, criterionId, colour, target, seen }) => {
     const found = noteAt(state, noteId);
     if (!found.ok) return found;
     const { note, paper } = found.value;
@@ -51,12 +64,16 @@ export const editNote: CommandKind<z.infer<typeof editInput>> = {
     if (!known.ok) return known;
     const criterion = checkCriterion(state, paper, criterionId ?? null);
     if (!criterion.ok) return criterion;
+    const fits = checkTarget(note.mark, target ?? note.target);
+    if (!fits.ok) return fits;
     const next: Note = {
       ...note,
       body: body ?? note.body,
       criterionId: criterionId === undefined ? note.criterionId : criterionId,
+      colour: colour === undefined ? note.colour : colour,
+      target: target ?? note.target,
     };
-    return finish(`${paper.title}: ${nameOf(next)} edited`, put(state, "notes", next));
+    return finish(`${paper.title}: ${nameOf(next)} ${target ? "moved" : "edited"}`, put(state, "notes", next));
   },
 };
 
@@ -73,8 +90,34 @@ export const removeNote: CommandKind<z.infer<typeof removeInput>> = {
   },
 };
 
+const KIND_WORDS: Readonly<Record<Note["mark"], string>> = {
+  highlight: "note",
+  strikeout: "strike-out",
+  insertion: "insertion",
+  pin: "pinned note",
+  text: "words on the page",
+  ink: "pen strokes",
+  tick: "tick",
+  query: "query",
+};
+
+/** Which places a kind of remark can have. */
+const PLACES: Readonly<Record<Note["mark"], readonly Note["target"]["kind"][]>> = {
+  highlight: ["passage"],
+  strikeout: ["passage"],
+  insertion: ["passage"],
+  pin: ["point"],
+  text: ["point"],
+  ink: ["strokes"],
+  tick: ["point", "passage"],
+  query: ["point", "passage"],
+};
+
+const checkTarget = (mark: Note["mark"], { kind }: Note["target"]): Result<null, ChangeIssue> =>
+  PLACES[mark].includes(kind) ? ok(null) : refuse({ code: "wrong_place", mark: KIND_WORDS[mark] });
+
 function nameOf(note: Note): string {
-  const kind = { highlight: "note", strikeout: "strike-out", pin: "pinned note" }[note.mark];
+  const kind = KIND_WORDS[note.mark];
   const words = note.body || (note.target.kind === "passage" ? note.target.exact : "");
   return words ? `${kind} "${excerpt(words)}"` : kind;
 }

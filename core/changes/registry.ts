@@ -4,6 +4,7 @@ import type { CourseState } from "#core/model";
 import { addHandIn } from "./add-hand-in";
 import type { Change, ChangeIssue, CommandKind, Context } from "./change";
 import { judge, setCriterionComment } from "./judge";
+import { drawStroke } from "./ink";
 import { addNote, editNote, removeNote } from "./notes";
 import { applyPatches } from "./patch";
 import { adjustMember, formGroups, scoreGroup } from "./group-work";
@@ -37,6 +38,7 @@ const commandKinds = {
   addCategory,
   addHandIn,
   addNote,
+  drawStroke,
   addScale,
   addSection,
   addStudents,

@@ -16,7 +16,7 @@ import {
 } from "#core/model";
 
 /** Version of the course file. A file of a higher one is refused. */
-export const COURSE_FILE_VERSION = 2;
+export const COURSE_FILE_VERSION = 3;
 const FORMAT = "upright-quill-course";
 /** Most bytes a course file may unpack to: it keeps a hostile archive from filling the memory. */
 const MOST_BYTES = 2_000_000_000;
@@ -92,7 +92,7 @@ export function writeCourseFile(archive: CourseArchive, writtenAt: Instant): Uin
     "journal.json": json(archive.entries),
   };
   for (const file of files) {
-    const stored = file.mediaType === "application/pdf";
+    const stored = !/^text\/|svg/.test(file.mediaType);
     content[file.path] = [required(archive.files.get(file.id), file.name), { level: stored ? 0 : 6 }];
   }
   return zipSync(content);

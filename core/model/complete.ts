@@ -1,6 +1,7 @@
 import { ASSIGNMENT_DEFAULTS } from "./plan";
 import { RESULT_DEFAULTS } from "./blank";
 import { STUDENT_DEFAULTS } from "./people";
+import { NOTE_DEFAULTS } from "./work";
 
 type Fields = Readonly<Record<string, unknown>>;
 
@@ -9,6 +10,7 @@ const ADDED: Readonly<Record<string, Fields>> = {
   assignments: ASSIGNMENT_DEFAULTS,
   students: STUDENT_DEFAULTS,
   results: RESULT_DEFAULTS,
+  notes: NOTE_DEFAULTS,
 };
 
 /**
@@ -17,8 +19,18 @@ const ADDED: Readonly<Record<string, Fields>> = {
  */
 export function completeRecord(table: string, record: Fields): Fields {
   const added = ADDED[table];
+  if (table === "copies") return completeCopy(record);
   const lacking = added ? Object.keys(added).filter((field) => !Object.hasOwn(record, field)) : [];
   const online = table === "assignments" && record.channel === "online";
   if (lacking.length === 0 && !online) return record;
   return { ...added, ...record, ...(online && { channel: "file" }) };
+}
+
+/** Remarks given out before they had colours have none of their own. */
+function completeCopy(copy: Fields): Fields {
+  const comments = copy.comments as { content: { notes: Fields[] } } | null;
+  const notes = comments?.content.notes ?? [];
+  if (!comments || notes.every((note) => Object.hasOwn(note, "colour"))) return copy;
+  const completed = notes.map((note) => ({ ...NOTE_DEFAULTS, ...note }));
+  return { ...copy, comments: { ...comments, content: { ...comments.content, notes: completed } } };
 }

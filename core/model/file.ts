@@ -1,13 +1,64 @@
 import { z } from "zod";
 import { countField, idField, nameField } from "./fields";
 
+/** A media type as in RFC 6838, lower case, without parameters: `image/png`. */
+const mediaTypeField = z
+  .string()
+  .regex(/^[a-z]+\/[a-z0-9][a-z0-9.+-]*$/)
+  .max(120);
+
 /** A file that goes with a task or was handed in; its size in bytes. */
 export const fileSchema = z.object({
   id: idField("file"),
   name: nameField,
-  mediaType: z.enum(["application/pdf", "text/markdown", "text/plain"]),
+  mediaType: mediaTypeField,
   /** Bytes. */
   size: countField,
 });
 /** A file that goes with a task or was handed in. */
 export type WorkFile = z.infer<typeof fileSchema>;
+
+/** How a file is shown: in place as one of these, or offered for saving where it is none of them. */
+export type WorkKind = "pdf" | "markdown" | "text" | "word" | "image" | "webPage" | "sound" | "video" | "other";
+
+/**
+ * Endings of file names with their media types, as registered with IANA (Media Types registry); the Word ending is of
+ * ECMA-376. A file's own claim about its type is not believed.
+ */
+const BY_ENDING: Readonly<Record<string, readonly [mediaType: string, kind: WorkKind]>> = {
+  pdf: ["application/pdf", "pdf"],
+  md: ["text/markdown", "markdown"],
+  markdown: ["text/markdown", "markdown"],
+  txt: ["text/plain", "text"],
+  csv: ["text/csv", "text"],
+  docx: ["application/vnd.openxmlformats-officedocument.wordprocessingml.document", "word"],
+  png: ["image/png", "image"],
+  jpg: ["image/jpeg", "image"],
+  jpeg: ["image/jpeg", "image"],
+  gif: ["image/gif", "image"],
+  webp: ["image/webp", "image"],
+  avif: ["image/avif", "image"],
+  svg: ["image/svg+xml", "image"],
+  html: ["text/html", "webPage"],
+  htm: ["text/html", "webPage"],
+  mp3: ["audio/mpeg", "sound"],
+  m4a: ["audio/mp4", "sound"],
+  oga: ["audio/ogg", "sound"],
+  ogg: ["audio/ogg", "sound"],
+  wav: ["audio/wav", "sound"],
+  weba: ["audio/webm", "sound"],
+  mp4: ["video/mp4", "video"],
+  ogv: ["video/ogg", "video"],
+  webm: ["video/webm", "video"],
+};
+
+/** The media type of a file by the ending of its name; `application/octet-stream` for one that is not known. */
+export function mediaTypeOf(name: string): string {
+  return BY_ENDING[endingOf(name)]?.[0] ?? "application/octet-stream";
+}
+
+/** How a file is shown, by its media type. */
+export const workKindOf = ({ mediaType }: Pick<WorkFile, "mediaType">): WorkKind =>
+  Object.values(BY_ENDING).find(([type]) => type === mediaType)?.[1] ?? "other";
+
+const endingOf = (name: string): string => (name.includes(".") ? (name.split(".").at(-1) ?? "").toLowerCase() : "");

@@ -32,14 +32,20 @@ export {
 } from "./release";
 export { codePointOffset, findPassage, makePassage, utf16Offset } from "./anchor";
 export {
+  NOTE_COLOURS,
+  NOTE_DEFAULTS,
   noteSchema,
+  strokeField,
   type Attempt,
   type Group,
   type HandIn,
   type Judgement,
   type Note,
+  type NoteColour,
+  type NoteMark,
   type Passage,
   type ResultRecord,
+  type Stroke,
 } from "./work";
 export {
   assignmentsOf,
@@ -67,5 +73,5 @@ export {
 } from "./state";
 export { cutAt, recordAt, recordsOf, StateEditor, wholeTable, withRecords, type CutTable } from "./tables";
 export { completeRecord } from "./complete";
-export { fileSchema, type WorkFile } from "./file";
+export { fileSchema, mediaTypeOf, workKindOf, type WorkFile, type WorkKind } from "./file";
 export { findStudents, plainText, type FoundStudents } from "./find-student";

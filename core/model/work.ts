@@ -97,19 +97,46 @@ const pointSchema = z.object({
   y: z.number().min(0).max(1),
 });
 
+/** A share of a page's width or height, or of a pen's full pressure. */
+const shareField = z.number().min(0).max(1);
+/** One point of a stroke: x and y in shares of the page, and the pressure of the pen. */
+const strokePointField = z.tuple([shareField, shareField, shareField]);
+
+/** One stroke of a pen. */
+export const strokeField = z.array(strokePointField).min(1).max(5_000);
+/** One stroke of a pen: x, y and pressure of each point, in shares of the unturned page. */
+export type Stroke = z.infer<typeof strokeField>;
+
+const strokesSchema = z.object({
+  kind: z.literal("strokes"),
+  page: z.number().int().min(1),
+  strokes: z.array(strokeField).min(1).max(500),
+});
+/** Colours a remark may be given by hand; without one it has the colour of its criterion or of its kind. */
+export const NOTE_COLOURS = ["ink", "green", "wax", "ochre", "plum"] as const;
+
 /** A note tied to a place in the work. */
 export const noteSchema = z.object({
   id: idField("note"),
   assignmentId: idField("assignment"),
   studentId: idField("student"),
   fileId: idField("file"),
-  mark: z.enum(["highlight", "strikeout", "pin"]),
-  target: z.discriminatedUnion("kind", [passageSchema, pointSchema]),
+  mark: z.enum(["highlight", "strikeout", "insertion", "pin", "text", "ink", "tick", "query"]),
+  target: z.discriminatedUnion("kind", [passageSchema, pointSchema, strokesSchema]),
   /** The criterion this passage is evidence for. */
   criterionId: idField("criterion").nullable(),
+  /** A colour chosen by hand. */
+  colour: z.enum(NOTE_COLOURS).nullable(),
   body: commentField,
   createdAt: instantField,
   by: idField("marker"),
 });
 /** A note tied to a place in the work. */
 export type Note = z.infer<typeof noteSchema>;
+/** What kind of remark a note is. */
+export type NoteMark = Note["mark"];
+/** A colour chosen by hand. */
+export type NoteColour = (typeof NOTE_COLOURS)[number];
+
+/** What every note had before it could have more. */
+export const NOTE_DEFAULTS = { colour: null } as const;

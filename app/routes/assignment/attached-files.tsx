@@ -37,7 +37,6 @@ export function AttachedFiles({
         Attach a file
         <input
           type="file"
-          accept=".pdf,.md,.txt,application/pdf,text/markdown,text/plain"
           className="sr-only"
           onChange={(event) => {
             const file = event.target.files?.[0];

@@ -1,21 +1,18 @@
 import { useState } from "react";
 import type { FileId, Instant } from "#core/kernel";
-import type { WorkFile } from "#core/model";
+import { mediaTypeOf, type WorkFile } from "#core/model";
 import type { Repository } from "#storage";
 import { issueWords } from "../../ui/words";
 import { useChange } from "../../use-change";
 import type { DeskRows } from "./rows";
 
-const MEDIA_TYPES: Readonly<Record<string, WorkFile["mediaType"]>> = {
-  pdf: "application/pdf",
-  md: "text/markdown",
-  markdown: "text/markdown",
-  txt: "text/plain",
-};
+/** Most bytes of one file. */
+const MOST_BYTES = 200_000_000;
 
 export interface HandInActions {
   readonly trouble: string | null;
-  readonly addFile: (file: File) => Promise<void>;
+  /** All files become one attempt, or none of them is taken in. */
+  readonly addFiles: (files: readonly File[]) => Promise<void>;
   readonly addPaper: () => Promise<void>;
 }
 
@@ -31,25 +28,27 @@ export function useHandIn(repository: Repository, slot: string, rows: DeskRows):
   return {
     trouble,
     addPaper: () => add(null, []),
-    addFile: async (file) => {
-      const mediaType = MEDIA_TYPES[file.name.split(".").at(-1)?.toLowerCase() ?? ""];
-      if (!mediaType) {
-        setTrouble(`${file.name} cannot be shown here. Choose a PDF, Markdown or text file.`);
+    addFiles: async (files) => {
+      const unfit = files.find(({ size }) => size === 0 || size > MOST_BYTES);
+      if (unfit) {
+        const what = unfit.size === 0 ? "is empty (0 bytes)" : "is larger than 200 MB";
+        setTrouble(`${unfit.name} ${what}. Ask the student for it again; nothing was taken in.`);
         return;
       }
-      if (file.size === 0) {
-        setTrouble(`${file.name} is empty (0 bytes). Ask the student for it again; nothing was taken in.`);
-        return;
+      const kept: WorkFile[] = [];
+      for (const file of files) {
+        const id = `file:${repository.surroundings.fresh()}` as FileId;
+        const mediaType = mediaTypeOf(file.name);
+        try {
+          await repository.keepFile(slot, id, new Blob([await file.arrayBuffer()], { type: mediaType }));
+        } catch (error) {
+          const why = error instanceof Error ? error.message : "the browser refused it";
+          setTrouble(`${file.name} could not be kept: ${why}. Free some space and add it again; nothing was taken in.`);
+          return;
+        }
+        kept.push({ id, name: file.name.slice(0, 200), mediaType, size: file.size });
       }
-      const id = `file:${repository.surroundings.fresh()}` as FileId;
-      try {
-        await repository.keepFile(slot, id, new Blob([await file.arrayBuffer()], { type: mediaType }));
-      } catch (error) {
-        const why = error instanceof Error ? error.message : "the browser refused it";
-        setTrouble(`${file.name} could not be kept: ${why}. Free some space and add it again; nothing was taken in.`);
-        return;
-      }
-      await add(repository.surroundings.now(), [{ id, name: file.name.slice(0, 200), mediaType, size: file.size }]);
+      if (kept.length > 0) await add(repository.surroundings.now(), kept);
     },
   };
 }

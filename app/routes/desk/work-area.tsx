@@ -44,7 +44,10 @@ export function WorkArea(props: WorkAreaProps) {
     },
     write: (noteId, body, seen) => send({ type: "editNote", noteId, body, seen }),
     link: (noteId, criterionId) => void send({ type: "editNote", noteId, criterionId }),
-    remove: (noteId) => void send({ type: "removeNote", noteId: noteId }),
+    colour: (noteId, colour) => void send({ type: "editNote", noteId, colour }),
+    move: (noteId, target) => send({ type: "editNote", noteId, target }),
+    draw: (page, colour, stroke) => void send({ type: "drawStroke", ...place, fileId: file.id, page, colour, stroke }),
+    remove: (noteId) => void send({ type: "removeNote", noteId }),
   };
   return (
     <div className="flex h-full flex-col bg-table">
@@ -100,8 +103,7 @@ function NoWork({ rows, handIn }: { readonly rows: DeskRows; readonly handIn: Ha
       }}
       onDrop={(event) => {
         event.preventDefault();
-        const file = event.dataTransfer.files[0];
-        if (file) void handIn.addFile(file);
+        void handIn.addFiles([...event.dataTransfer.files]);
       }}
     >
       <div className="max-w-md text-center">
@@ -115,15 +117,15 @@ function NoWork({ rows, handIn }: { readonly rows: DeskRows; readonly handIn: Ha
         </p>
         <div className="mt-4 flex justify-center gap-2">
           <label className="act cursor-pointer focus-within:outline-2 focus-within:outline-offset-2 focus-within:outline-ink">
-            Add a file
+            Add files
             <input
               type="file"
-              accept=".pdf,.md,.markdown,.txt"
+              multiple
               className="sr-only"
               onChange={(event) => {
-                const file = event.target.files?.[0];
+                const files = [...(event.target.files ?? [])];
                 event.target.value = "";
-                if (file) void handIn.addFile(file);
+                void handIn.addFiles(files);
               }}
             />
           </label>

@@ -1,7 +1,10 @@
 import { Trash2 } from "lucide-react";
-import { useEffect, useLayoutEffect, useRef, useState } from "react";
+import { useEffect, useLayoutEffect, useRef, useState, type KeyboardEvent } from "react";
+import { NOTE_COLOURS } from "#core/model";
+import { NOTE_COLOUR } from "../colours";
 import { DraftField } from "../draft-field";
 import { noteColour, type Anchor } from "./marks";
+import { clampShare } from "./turn";
 import type { EvidenceTarget, NoteActions, ShownNote } from "./types";
 
 interface MarginProps {
@@ -23,8 +26,28 @@ const GAP = 8;
 const KIND_WORDS: Readonly<Record<ShownNote["mark"], string>> = {
   highlight: "Note",
   strikeout: "Struck out",
+  insertion: "To insert",
   pin: "Pinned",
+  text: "On the page",
+  ink: "By pen",
+  tick: "Ticked",
+  query: "Queried",
 };
+
+/** What stands for a remark that needs no words. */
+const WORDLESS: Readonly<Record<ShownNote["mark"], string>> = {
+  highlight: "no words yet",
+  strikeout: "no words yet",
+  insertion: "what to insert is not written yet",
+  pin: "no words yet",
+  text: "nothing written yet",
+  ink: "strokes of the pen",
+  tick: "a tick",
+  query: "a question mark",
+};
+
+/** How far Alt and an arrow move a remark, in shares of the page. */
+const STEP = 0.01;
 
 /** The notes in the margin, each level with its place; where two would overlap, the lower one moves down. */
 export function Margin({ notes, anchors, criteria, chosen, onChoose, actions, heightOf, version }: MarginProps) {
@@ -131,7 +154,7 @@ function NoteCard({ note, criteria, lost, open, onOpen, actions }: NoteCardProps
         <button
           type="button"
           className="block w-full text-start"
-          aria-label={`${title}: ${note.body || quote || "no words yet"}`}
+          aria-label={`${title}: ${note.body || quote || WORDLESS[note.mark]}`}
           onClick={() => {
             onOpen(!open);
           }}
@@ -139,7 +162,7 @@ function NoteCard({ note, criteria, lost, open, onOpen, actions }: NoteCardProps
           <span className="block text-[12.5px] text-soft">{title}</span>
           {note.body || (
             <span className="text-soft">
-              {quote ? `“${quote.slice(0, 70)}${quote.length > 70 ? "..." : ""}”` : "no words yet"}
+              {quote ? `“${quote.slice(0, 70)}${quote.length > 70 ? "..." : ""}”` : WORDLESS[note.mark]}
             </span>
           )}
         </button>
@@ -164,8 +187,19 @@ function OpenNote({
   readonly title: string;
   readonly onClose: () => void;
 }) {
+  const onKeyDown = (event: KeyboardEvent) => {
+    const { target } = note;
+    if (!event.altKey || !event.key.startsWith("Arrow") || target.kind !== "point") return;
+    event.preventDefault();
+    event.stopPropagation();
+    const across = event.key === "ArrowLeft" ? -STEP : event.key === "ArrowRight" ? STEP : 0;
+    const down = event.key === "ArrowUp" ? -STEP : event.key === "ArrowDown" ? STEP : 0;
+    void actions.move(note.id, { ...target, x: clampShare(target.x + across), y: clampShare(target.y + down) });
+  };
   return (
-    <>
+    // Keys of the field and the buttons inside bubble up to here.
+    // eslint-disable-next-line jsx-a11y/no-static-element-interactions
+    <div onKeyDown={onKeyDown}>
       <DraftField
         label={title}
         value={note.body}
@@ -193,6 +227,26 @@ function OpenNote({
             </button>
           );
         })}
+        <span className="mx-1 h-4 border-s border-rule" />
+        {NOTE_COLOURS.map((colour) => (
+          <button
+            key={colour}
+            type="button"
+            aria-pressed={note.colour === colour}
+            aria-label={note.colour === colour ? "Its own colour again" : `In ${colour}`}
+            title={`In ${colour}`}
+            className={`grid size-6 place-items-center rounded-full border ${note.colour === colour ? "border-ink" : "border-transparent hover:border-soft"}`}
+            onClick={() => {
+              actions.colour(note.id, note.colour === colour ? null : colour);
+            }}
+          >
+            <span
+              aria-hidden="true"
+              className="size-3 rounded-full border border-rule"
+              style={{ background: NOTE_COLOUR[colour] }}
+            />
+          </button>
+        ))}
         <button
           type="button"
           aria-label="Delete this note"
@@ -206,6 +260,6 @@ function OpenNote({
           <Trash2 size={14} aria-hidden="true" />
         </button>
       </div>
-    </>
+    </div>
   );
 }

@@ -1,19 +1,19 @@
 import { useEffect, useRef } from "react";
 import type { Box } from "./text-map";
-import type { EvidenceTarget, Held } from "./types";
+import { MARK_TOOLS } from "./mark-tools";
+import type { EvidenceTarget, Held, HeldMark } from "./types";
 
 interface PassageToolsProps {
   readonly held: Held;
   readonly boxes: readonly Box[];
   readonly criteria: readonly EvidenceTarget[];
   readonly onEvidence: (criterion: EvidenceTarget) => void;
-  readonly onNote: () => void;
-  readonly onStrike: () => void;
+  readonly onMark: (mark: HeldMark) => void;
   readonly onDrop: () => void;
 }
 
 /** What can be done with the passage in hand; it stands under the passage, and each tool has its key. */
-export function PassageTools({ held, boxes, criteria, onEvidence, onNote, onStrike, onDrop }: PassageToolsProps) {
+export function PassageTools({ held, boxes, criteria, onEvidence, onMark, onDrop }: PassageToolsProps) {
   const bar = useRef<HTMLDivElement>(null);
   const last = boxes.at(-1);
   const shown = last !== undefined;
@@ -56,15 +56,19 @@ export function PassageTools({ held, boxes, criteria, onEvidence, onNote, onStri
           {criterion.name}
         </button>
       ))}
-      <button type="button" className={tool} onClick={onNote}>
-        <span className={key}>{held.kind === "pin" ? "Enter" : "N"}</span>
-        {held.kind === "pin" ? "Pin here" : "Note"}
-      </button>
-      {held.kind === "passage" && (
-        <button type="button" className={tool} onClick={onStrike}>
-          <span className={key}>S</span>Strike out
+      {MARK_TOOLS[held.kind].map(({ mark, key: letter, words }) => (
+        <button
+          key={mark}
+          type="button"
+          className={tool}
+          onClick={() => {
+            onMark(mark);
+          }}
+        >
+          <span className={key}>{letter}</span>
+          {words}
         </button>
-      )}
+      ))}
       <button type="button" className={tool} onClick={onDrop}>
         <span className={key}>Esc</span>
         <span className="sr-only">Put it down</span>

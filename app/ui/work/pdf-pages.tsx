@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState, type ReactNode } from "react";
 import { fittedTextContent } from "./fitted-text";
 import { openPdf, PdfTextLayer, type PdfDocument, type PdfPage, type PdfTrouble } from "./pdf-document";
+import type { Turn } from "./turn";
 import type { PageHandle } from "./types";
 import { Unreadable } from "./unreadable";
 
@@ -8,6 +9,7 @@ interface PdfPagesProps {
   readonly blob: Blob;
   readonly name: string;
   readonly width: number;
+  readonly turn: Turn;
   readonly onPage: (handle: PageHandle) => void;
   readonly onDocument: (document: PdfDocument | null) => void;
   readonly overlay: (page: number) => ReactNode;
@@ -20,7 +22,7 @@ const TROUBLE: Readonly<Record<PdfTrouble, readonly [what: string, mend: string]
 };
 
 /** A PDF, page under page. Only pages near the view are drawn; the others keep their place. */
-export function PdfPages({ blob, name, width, onPage, onDocument, overlay }: PdfPagesProps) {
+export function PdfPages({ blob, name, width, turn, onPage, onDocument, overlay }: PdfPagesProps) {
   const [opened, setOpened] = useState<Awaited<ReturnType<typeof openPdf>> | null>(null);
   const [shape, setShape] = useState(Math.SQRT2);
   useEffect(() => {
@@ -52,14 +54,15 @@ export function PdfPages({ blob, name, width, onPage, onDocument, overlay }: Pdf
       document={opened.document}
       number={index + 1}
       width={width}
-      guess={shape}
+      turn={turn}
+      guess={turn % 2 === 1 ? 1 / shape : shape}
       onPage={onPage}
       overlay={overlay}
     />
   ));
 }
 
-interface PdfPageViewProps extends Pick<PdfPagesProps, "width" | "onPage" | "overlay"> {
+interface PdfPageViewProps extends Pick<PdfPagesProps, "width" | "turn" | "onPage" | "overlay"> {
   readonly document: PdfDocument;
   readonly number: number;
   /** Height over width until the page itself tells. */
@@ -69,7 +72,7 @@ interface PdfPageViewProps extends Pick<PdfPagesProps, "width" | "onPage" | "ove
 /** Distance from the view at which a page is drawn ahead. */
 const AHEAD = "900px 0px";
 
-function PdfPageView({ document, number, width, guess, onPage, overlay }: PdfPageViewProps) {
+function PdfPageView({ document, number, width, turn, guess, onPage, overlay }: PdfPageViewProps) {
   const frame = useRef<HTMLDivElement>(null);
   const surface = useRef<HTMLDivElement>(null);
   const [near, setNear] = useState(number === 1);
@@ -96,8 +99,8 @@ function PdfPageView({ document, number, width, guess, onPage, overlay }: PdfPag
     let drawing: { cancel: () => void } | null = null;
     void document.getPage(number).then((page) => {
       if (!current) return;
-      setShape(shapeOf(page));
-      const started = draw(page, host, width);
+      setShape(shapeOf(page, turn));
+      const started = draw(page, host, width, turn);
       drawing = started;
       void started.done.then((textRoot) => {
         if (current) onPage({ number, element, textRoot });
@@ -109,7 +112,7 @@ function PdfPageView({ document, number, width, guess, onPage, overlay }: PdfPag
       host.replaceChildren();
       onPage({ number, element, textRoot: null });
     };
-  }, [document, number, width, near, onPage]);
+  }, [document, number, width, turn, near, onPage]);
   return (
     <div
       ref={frame}
@@ -125,15 +128,18 @@ function PdfPageView({ document, number, width, guess, onPage, overlay }: PdfPag
   );
 }
 
-const shapeOf = (page: PdfPage): number => {
-  const { width, height } = page.getViewport({ scale: 1 });
+const rotationOf = (page: PdfPage, turn: Turn): number => (page.rotate + turn * 90) % 360;
+
+const shapeOf = (page: PdfPage, turn: Turn): number => {
+  const { width, height } = page.getViewport({ scale: 1, rotation: rotationOf(page, turn) });
   return height / width;
 };
 
 /** Draws a page and its selectable text into `host`. */
-function draw(page: PdfPage, host: HTMLElement, width: number) {
-  const scale = width / page.getViewport({ scale: 1 }).width;
-  const viewport = page.getViewport({ scale });
+function draw(page: PdfPage, host: HTMLElement, width: number, turn: Turn) {
+  const rotation = rotationOf(page, turn);
+  const scale = width / page.getViewport({ scale: 1, rotation }).width;
+  const viewport = page.getViewport({ scale, rotation });
   const sharpness = Math.min(2, window.devicePixelRatio || 1);
   const canvas = window.document.createElement("canvas");
   canvas.width = Math.floor(viewport.width * sharpness);

@@ -17,6 +17,9 @@ interface Unit {
   readonly to: number;
 }
 
+/** Elements that begin a new line. */
+const BREAKS = /^(?:BR|P|DIV|LI|TR|TD|TH|DT|DD|H[1-6]|SECTION|ARTICLE|BLOCKQUOTE|PRE|FIGURE|TABLE)$/;
+
 export function mapText(root: HTMLElement): TextMap {
   const units: Unit[] = [];
   let text = "";
@@ -44,7 +47,7 @@ export function mapText(root: HTMLElement): TextMap {
         text += character;
         afterSpace = false;
       }
-    } else if (node instanceof HTMLBRElement && last) {
+    } else if (last && BREAKS.test((node as Element).tagName)) {
       addSpace({ node: last, from: last.length, to: last.length });
     }
   }

@@ -1,19 +1,10 @@
-import DOMPurify from "dompurify";
 import MarkdownIt from "markdown-it";
 import { useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { safeHtml } from "./safe-html";
 import { Unreadable } from "./unreadable";
 import type { PageHandle } from "./types";
 
 const markdown = new MarkdownIt({ html: false, linkify: false });
-
-/** Tags and attributes that handed-in text may have; nothing that loads or runs. */
-const ALLOWED = {
-  ALLOWED_TAGS: [
-    ..."h1 h2 h3 h4 h5 h6 p em strong del code pre blockquote ul ol li table thead tbody tr th td hr br a".split(" "),
-  ],
-  ALLOWED_ATTR: ["href", "start"],
-  ALLOWED_URI_REGEXP: /^(?:https?|mailto):/i,
-};
 
 interface TextPagesProps {
   readonly blob: Blob;
@@ -37,7 +28,7 @@ export function TextPages({ blob, name, markdownText, width, onPage, overlay }: 
     };
   }, [blob]);
   const html = useMemo(
-    () => (text === null || !markdownText ? "" : DOMPurify.sanitize(markdown.render(text), ALLOWED)),
+    () => (text === null || !markdownText ? "" : safeHtml(markdown.render(text))),
     [text, markdownText],
   );
   const page = useRef<HTMLDivElement>(null);

@@ -22,7 +22,7 @@ export function useComposing(notes: readonly ShownNote[], actions: NoteActions |
   const begin = (draft: Parameters<NoteActions["add"]>[0]) => {
     if (!actions) return;
     const added = actions.add(draft);
-    setComposing({ note: { ...draft, id: COMPOSING_ID, body: "" }, added, noteId: null });
+    setComposing({ note: { colour: null, ...draft, id: COMPOSING_ID, body: "" }, added, noteId: null });
     void added.then((noteId) => {
       setComposing((now) => (now?.added !== added ? now : noteId === null ? null : { ...now, noteId }));
     });
@@ -45,6 +45,11 @@ export function useComposing(notes: readonly ShownNote[], actions: NoteActions |
       void realId(noteId).then((id) => {
         if (id) actions.link(id, criterionId);
       }),
+    colour: (noteId, colour) =>
+      void realId(noteId).then((id) => {
+        if (id) actions.colour(id, colour);
+      }),
+    move: (noteId, target) => realId(noteId).then((id) => actions.move(id ?? noteId, target)),
     remove: (noteId) =>
       void realId(noteId).then((id) => {
         setComposing(null);

@@ -1,6 +1,8 @@
 import { useLayoutEffect, useRef } from "react";
 import { isTyping } from "../keys";
-import type { EvidenceTarget, Held } from "./types";
+import { MARK_TOOLS } from "./mark-tools";
+import { clampShare } from "./turn";
+import type { EvidenceTarget, Held, HeldMark, Pen } from "./types";
 
 interface WorkKeys {
   readonly held: Held | null;
@@ -9,13 +11,15 @@ interface WorkKeys {
   readonly criteria: readonly EvidenceTarget[];
   readonly tools: {
     readonly onEvidence: (criterion: EvidenceTarget) => void;
-    readonly onNote: () => void;
-    readonly onStrike: () => void;
+    readonly onMark: (mark: HeldMark) => void;
     readonly onDrop: () => void;
   };
   readonly zoomBy: (direction: 1 | -1) => void;
   readonly openFind: () => void;
   readonly startPin: () => void;
+  readonly turnPage: () => void;
+  readonly pen: Pen | null;
+  readonly setPen: (pen: Pen | null) => void;
 }
 
 /** How far an arrow moves a pin, in shares of the page. */
@@ -48,14 +52,13 @@ export function useWorkKeys(keys: WorkKeys): void {
 
 function whileHolding(event: KeyboardEvent, { criteria, tools, setHeld }: WorkKeys, held: Held): boolean {
   const criterion = /^Digit[1-9]$/.test(event.code) ? criteria[Number(event.code.slice(5)) - 1] : undefined;
+  const tool = MARK_TOOLS[held.kind].find(({ key }) => key.toLowerCase() === event.key.toLowerCase());
   if (criterion) tools.onEvidence(criterion);
   else if (event.key === "Escape") tools.onDrop();
-  else if (held.kind === "passage" && event.key.toLowerCase() === "n") tools.onNote();
-  else if (held.kind === "passage" && event.key.toLowerCase() === "s") tools.onStrike();
-  else if (held.kind === "pin" && event.key === "Enter") tools.onNote();
+  else if (tool) tools.onMark(tool.mark);
   else if (held.kind === "pin" && event.key.startsWith("Arrow")) {
     const { x, y } = held.pin;
-    const move = (value: number, step: number) => Math.min(1, Math.max(0, value + step * PIN_STEP));
+    const move = (value: number, step: number) => clampShare(value + step * PIN_STEP);
     const across = event.key === "ArrowLeft" ? -1 : event.key === "ArrowRight" ? 1 : 0;
     const down = event.key === "ArrowUp" ? -1 : event.key === "ArrowDown" ? 1 : 0;
     setHeld({ kind: "pin", pin: { ...held.pin, x: move(x, across), y: move(y, down) } });
@@ -63,11 +66,21 @@ function whileHolding(event: KeyboardEvent, { criteria, tools, setHeld }: WorkKe
   return true;
 }
 
-function whileFree(event: KeyboardEvent, { enabled, zoomBy, openFind, startPin }: WorkKeys): boolean {
-  if (event.key === "+") zoomBy(1);
-  else if (event.key === "-") zoomBy(-1);
-  else if (enabled && event.key === "/") openFind();
-  else if (enabled && event.key.toLowerCase() === "t") startPin();
+/** The pen a person takes up first. */
+export const FIRST_PEN: Pen = { tool: "draw", colour: "wax" };
+
+function whileFree(event: KeyboardEvent, keys: WorkKeys): boolean {
+  const { enabled, pen, setPen } = keys;
+  const letter = event.key.toLowerCase();
+  if (event.key === "+") keys.zoomBy(1);
+  else if (event.key === "-") keys.zoomBy(-1);
+  else if (letter === "r") keys.turnPage();
+  else if (!enabled) return false;
+  else if (event.key === "/") keys.openFind();
+  else if (letter === "t") keys.startPin();
+  else if (letter === "d") setPen(pen?.tool === "draw" ? null : ((pen && { ...pen, tool: "draw" }) ?? FIRST_PEN));
+  else if (pen && letter === "e") setPen({ ...pen, tool: pen.tool === "erase" ? "draw" : "erase" });
+  else if (pen && event.key === "Escape") setPen(null);
   else return false;
   return true;
 }

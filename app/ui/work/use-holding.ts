@@ -1,0 +1,73 @@
+import { useCallback, useState, type RefObject } from "react";
+import { makePassage } from "#core/model";
+import { findWords } from "./find-words";
+import type { PdfDocument } from "./pdf-document";
+import { mapText } from "./text-map";
+import { clampShare, unturned, type Turn } from "./turn";
+import type { Held, PageHandle } from "./types";
+
+/** Makes of the selection, of words that were looked for, or of a point what the person holds. */
+export function useHolding(turn: Turn) {
+  const [held, setHeld] = useState<Held | null>(null);
+  const [pinning, setPinning] = useState(false);
+
+  const drop = useCallback(() => {
+    setHeld(null);
+    setPinning(false);
+    window.getSelection()?.removeAllRanges();
+  }, []);
+
+  const takeSelection = (pages: ReadonlyMap<number, PageHandle>) => {
+    const selection = window.getSelection();
+    if (!selection || selection.rangeCount === 0) return;
+    if (selection.isCollapsed) {
+      setHeld(null);
+      return;
+    }
+    const range = selection.getRangeAt(0);
+    const page = [...pages.values()].find(({ textRoot }) => textRoot?.contains(range.startContainer));
+    if (!page?.textRoot) return;
+    const map = mapText(page.textRoot);
+    const start = map.positionOf(range.startContainer, range.startOffset);
+    // A selection that runs on to another page ends with this one.
+    const end = page.textRoot.contains(range.endContainer)
+      ? map.positionOf(range.endContainer, range.endOffset)
+      : map.length;
+    if (end > start) setHeld({ kind: "passage", passage: makePassage(map.text, page.number, start, end) });
+  };
+
+  const pinAt = (element: HTMLElement, x: number, y: number) => {
+    const box = element.getBoundingClientRect();
+    const seen = { x: clampShare((x - box.left) / box.width), y: clampShare((y - box.top) / box.height) };
+    setHeld({ kind: "pin", pin: { kind: "point", page: Number(element.dataset.page), ...unturned(seen, turn) } });
+  };
+
+  /** Puts a pin in the middle of what is in view, from where arrows or a click move it. */
+  const startPin = (pages: ReadonlyMap<number, PageHandle>, scroller: RefObject<HTMLElement | null>) => {
+    const view = scroller.current?.getBoundingClientRect();
+    const page = [...pages.values()].find(
+      ({ element }) => element.getBoundingClientRect().bottom > (view?.top ?? 0) + 80,
+    );
+    if (!view || !page) return;
+    setPinning(true);
+    const box = page.element.getBoundingClientRect();
+    pinAt(page.element, box.left + box.width / 2, Math.max(box.top, view.top) + Math.min(view.height, box.height) / 3);
+  };
+
+  /** Takes up words of the work; answers whether they stand in it. */
+  const find = async (
+    words: string,
+    pages: ReadonlyMap<number, PageHandle>,
+    pdf: PdfDocument | null,
+    scroller: RefObject<HTMLElement | null>,
+  ): Promise<boolean> => {
+    const passage = await findWords(words, pages, pdf);
+    if (!passage) return false;
+    setHeld({ kind: "passage", passage });
+    scroller.current?.querySelector(`[data-page="${String(passage.page)}"]`)?.scrollIntoView({ block: "start" });
+    (document.activeElement as HTMLElement | null)?.blur();
+    return true;
+  };
+
+  return { held, setHeld, pinning, drop, takeSelection, pinAt, startPin, find };
+}

@@ -1,0 +1,39 @@
+import { useEffect, useState, type ReactNode } from "react";
+import { HtmlPage } from "./html-page";
+import { safeHtml } from "./safe-html";
+import type { PageHandle } from "./types";
+import { Unreadable } from "./unreadable";
+
+interface WebPageProps {
+  readonly blob: Blob;
+  readonly name: string;
+  readonly width: number;
+  readonly onPage: (handle: PageHandle) => void;
+  readonly overlay: (page: number) => ReactNode;
+}
+
+/** A stored web page as text with its own pictures: its scripts, styles and everything it would fetch are left out. */
+export function WebPage({ blob, name, width, onPage, overlay }: WebPageProps) {
+  const [html, setHtml] = useState<string | null>(null);
+  useEffect(() => {
+    let current = true;
+    void blob.text().then((text) => {
+      if (current) setHtml(safeHtml(text));
+    });
+    return () => {
+      current = false;
+    };
+  }, [blob]);
+  if (html === null) return <p className="mt-16 text-center text-soft">Opening {name}</p>;
+  if (html.trim() === "") {
+    return (
+      <Unreadable
+        name={name}
+        blob={blob}
+        what="This page holds no words and no pictures of its own."
+        mend="Ask the student to store it with what it shows, or to hand it in as a PDF."
+      />
+    );
+  }
+  return <HtmlPage html={html} className="work-text" width={width} onPage={onPage} overlay={overlay} />;
+}
