@@ -9,7 +9,7 @@ export const demoDocumentsSchema = z.array(
     at: instantField,
     name: z.string(),
     url: z.string(),
-    mediaType: z.enum(["application/pdf", "text/markdown"]),
+    mediaType: z.string(),
     size: z.number().int(),
     /** The words in reading order, single-spaced. */
     text: z.string(),

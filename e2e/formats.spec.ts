@@ -251,7 +251,7 @@ test("a page of a PDF is turned; a note on its words stays on them", async ({ pa
 
 test.describe("hostile work", () => {
   // The browser says so when it meets a handler in what is being made safe; it refuses to run it.
-  test.use({ expectedErrors: [[/Executing inline event handler violates/], { option: true }] });
+  test.use({ expectedErrors: [[/Executing inline event handler violates/], { scope: "test" }] });
   const ran = (page: Page) => page.evaluate(() => (window as unknown as { ran?: boolean }).ran ?? false);
 
   test("nothing of a page with scripts runs and nothing is fetched", async ({ page }) => {

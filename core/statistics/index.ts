@@ -25,6 +25,7 @@ export {
   variance,
   type Description,
 } from "./describe";
+export { driftOf, type Drift } from "./drift";
 export { binCount, binWidth, histogram, type Bin, type BinRule } from "./histogram";
 export { intraclassCorrelation } from "./intraclass";
 export {

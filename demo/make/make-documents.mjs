@@ -1,16 +1,41 @@
-// Makes the handed-in documents of the demo course from the readable sources in demo/hand-ins: PDF by pdfkit, or the
-// Markdown as it is. The same sources give the same bytes.
+// Makes the handed-in documents of the demo course from the readable sources in demo/hand-ins: PDF by pdfkit, Word by
+// docx, stored pages, drawings, or the Markdown as it is. The same sources give the same bytes.
 import { createWriteStream, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
 import { createRequire } from "node:module";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import MarkdownIt from "markdown-it";
 import PDFDocument from "pdfkit";
+import { drawSketch } from "./sketch.mjs";
+import { makeWord } from "./word.mjs";
 
 const root = dirname(dirname(dirname(fileURLToPath(import.meta.url))));
 const require = createRequire(import.meta.url);
 const font = (weight, style) => require.resolve(`@fontsource/literata/files/literata-latin-${weight}-${style}.woff`);
 const markdown = new MarkdownIt({ html: false });
+
+const FORMATS = {
+  pdf: { ending: ".pdf", mediaType: "application/pdf" },
+  md: { ending: ".md", mediaType: "text/markdown" },
+  docx: { ending: ".docx", mediaType: "application/vnd.openxmlformats-officedocument.wordprocessingml.document" },
+  html: { ending: ".html", mediaType: "text/html" },
+  sketch: { ending: ".svg", mediaType: "image/svg+xml" },
+};
+
+/** A page as it was stored from its address, with the looks and the script it had there. */
+const storedPage = (title, body) => `<!doctype html>
+<html lang="en"><head><meta charset="utf-8"><title>${title}</title>
+<style>body{font-family:sans-serif;max-width:44rem;margin:auto}h1{color:#2b5f7a}</style>
+<script>document.title = "Story map";</script></head>
+<body><header>Larkmere story maps</header>
+${markdown.render(body)}</body></html>
+`;
+
+const sketchOf = ({ seed, lacks }, body) => ({
+  seed: Number(seed),
+  lacks: lacks.split(","),
+  words: body.trim().split("\n"),
+});
 
 /** Reads `key: value` lines between two rules at the head of a source. */
 function readSource(path) {
@@ -106,11 +131,16 @@ export async function makeDocuments(target = join(root, "public", "demo")) {
     for (const source of readdirSync(join(sources, assignment)).sort()) {
       const { fields, body } = readSource(join(sources, assignment, source));
       const student = source.replace(/(-attempt-\d+)?\.md$/, "");
-      const name = source.replace(/\.md$/, fields.format === "pdf" ? ".pdf" : ".md");
+      const { ending, mediaType } = FORMATS[fields.format];
+      const name = source.replace(/\.md$/, ending);
       const path = join(target, `${assignment}-${name}`);
       const title = /^#\s+(.*)$/m.exec(body)?.[1] ?? fields.assignment;
       const author = student.replace(/(^|-)\w/g, (letters) => letters.replace("-", " ").toUpperCase());
       if (fields.format === "pdf") await writePdf(path, title, author, fields.at, body);
+      else if (fields.format === "docx")
+        writeFileSync(path, await makeWord(markdown.parse(body, {}), new Date(fields.at)));
+      else if (fields.format === "html") writeFileSync(path, storedPage(title, body));
+      else if (fields.format === "sketch") writeFileSync(path, drawSketch(sketchOf(fields, body)));
       else writeFileSync(path, body);
       documents.push({
         assignment,
@@ -118,7 +148,7 @@ export async function makeDocuments(target = join(root, "public", "demo")) {
         at: fields.at,
         name,
         url: `/demo/${assignment}-${name}`,
-        mediaType: fields.format === "pdf" ? "application/pdf" : "text/markdown",
+        mediaType,
         size: statSync(path).size,
         text: plainText(body),
       });

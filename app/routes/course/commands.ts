@@ -22,12 +22,13 @@ export function findCommands(slot: string, state: CourseState, text: string): Fo
   const work = assignmentsOf(state)
     .flatMap(({ id, name }) => [
       { words: name, kind: "assignment", to: `${home}/plan/assignments/${inAddress(id)}` },
+      { words: `${name}: one criterion over all papers`, kind: "action", to: `${home}/sweep/${inAddress(id)}` },
       { words: `${name}: enter scores from the pile`, kind: "action", to: `${home}/pile/${inAddress(id)}` },
     ])
     .filter(({ words }) => fits(words));
   return [
     ...students.map((student) => ({ words: fullName(student), kind: "student", to: studentAddress(slot, student.id) })),
-    ...work.slice(0, 2 * SHOWN),
+    ...work.slice(0, 3 * SHOWN),
     ...students.slice(0, 1).map((student) => ({
       words: `${fullName(student)}: what they see`,
       kind: "action",

@@ -4,7 +4,7 @@ import { levelAt } from "#core/scoring";
 import type { Outcome } from "../../outcomes";
 import { DraftField } from "../../ui/draft-field";
 import { Ruler } from "../../ui/ruler";
-import { PointsField } from "./points-field";
+import { PointsField } from "../../ui/points-field";
 import type { CriterionRow } from "./rows";
 
 interface CriterionCardProps {

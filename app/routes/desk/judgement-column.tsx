@@ -1,15 +1,18 @@
 import type { RefObject } from "react";
+import { Link } from "react-router";
 import type { Command } from "#core/changes";
 import type { Outcome } from "../../outcomes";
+import { inAddress } from "../../ui/address";
 import { DraftField } from "../../ui/draft-field";
 import { latenessWords } from "../../ui/words";
 import { CriterionCard } from "./criterion-card";
-import { PointsField } from "./points-field";
+import { PointsField } from "../../ui/points-field";
 import type { DeskRows } from "./rows";
 import { StandingRow } from "./standing-row";
 import type { DeskKeys } from "./use-desk-keys";
 
 interface JudgementColumnProps {
+  readonly slot: string;
   readonly rows: DeskRows;
   readonly unitHours: number;
   readonly keys: DeskKeys;
@@ -25,7 +28,7 @@ interface JudgementColumnProps {
 
 /** The left column of the desk: who, the rulers, the sum, the standing, the comment and the private note. */
 export function JudgementColumn(props: JudgementColumnProps) {
-  const { rows, unitHours, keys, send, sendTyped } = props;
+  const { slot, rows, unitHours, keys, send, sendTyped } = props;
   const place = { assignmentId: rows.assignment.id, studentId: rows.student.id };
   const late = rows.figure.unitsLate;
   return (
@@ -43,6 +46,14 @@ export function JudgementColumn(props: JudgementColumnProps) {
           )}
           {rows.attempts > 1 && ` · ${String(rows.attempts)} attempts`}
         </p>
+        {rows.criteria.length > 0 && (
+          <Link
+            className="link mt-0.5 inline-block text-[13.5px]"
+            to={`/courses/${slot}/sweep/${inAddress(rows.assignment.id)}?criterion=${inAddress(rows.criteria[keys.marked]?.criterion.id ?? "")}`}
+          >
+            This criterion over all papers
+          </Link>
+        )}
       </header>
       {rows.criteria.map((row, index) => (
         <CriterionCard

@@ -9,7 +9,7 @@ import { JudgementColumn } from "./judgement-column";
 import { loadWork, prefetchNext, recallLayout, recallMargin, rememberLayout, rememberMargin } from "./load-work";
 import { Pile } from "./pile";
 import { deskRows, PILE_ORDERS } from "./rows";
-import { useAsking } from "./use-asking";
+import { useAsking } from "../../ui/use-asking";
 import { useDeskKeys } from "./use-desk-keys";
 import { useHandIn } from "./use-hand-in";
 import { WorkArea } from "./work-area";
@@ -108,6 +108,7 @@ function Desk({
       >
         <Panel id="judgement" defaultSize={352} minSize={270} maxSize={560}>
           <JudgementColumn
+            slot={slot}
             rows={rows}
             unitHours={unitHours}
             keys={keys}

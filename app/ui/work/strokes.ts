@@ -3,7 +3,7 @@ import type { Stroke } from "#core/model";
 import { turned, type Turn } from "./turn";
 
 /** Thickness of the pen at middle pressure, in shares of the page's width. */
-export const PEN_WIDTH = 0.0045;
+const PEN_WIDTH = 0.0028;
 /** Points nearer than this to the one before say nothing new, in shares of the page. */
 const NEAR = 0.0008;
 /** How near the eraser must come to a stroke, in shares of the page's width. */

@@ -28,6 +28,8 @@ interface WorkViewProps {
   /** Width of the margin as it was left, and where a new one is remembered. */
   readonly marginWidth?: number | undefined;
   readonly onMarginWidth?: (width: number) => void;
+  /** Shows the pages alone at this width in pixels, without tools and margin, as beside other papers. */
+  readonly bareWidth?: number;
 }
 
 /** Width of a page at zoom 1, in pixels. */
@@ -54,7 +56,9 @@ export function WorkView(props: WorkViewProps) {
   const holding = useHolding(turn);
   const { held, drop } = holding;
   const { pages, anchors, heldBoxes, onPage, version } = useAnchors(here, held, turn);
-  const width = PAGE_WIDTH * zoom;
+  const bare = props.bareWidth !== undefined;
+  const scale = props.bareWidth === undefined ? zoom : props.bareWidth / PAGE_WIDTH;
+  const width = PAGE_WIDTH * scale;
   const kind = workKindOf(file);
   const turns = kind === "pdf" || kind === "image";
 
@@ -160,13 +164,15 @@ export function WorkView(props: WorkViewProps) {
 
   return (
     <div className="relative h-full">
-      <ViewTools
-        pen={actions && { now: pen, set: setPen }}
-        onFind={openFind}
-        onPin={startPin}
-        onTurn={turns ? turnPage : null}
-        onZoom={zoomBy}
-      />
+      {!bare && (
+        <ViewTools
+          pen={actions && { now: pen, set: setPen }}
+          onFind={openFind}
+          onPin={startPin}
+          onTurn={turns ? turnPage : null}
+          onZoom={zoomBy}
+        />
+      )}
       {finding && (
         <FindPassage
           onFind={async (words) => {
@@ -188,11 +194,13 @@ export function WorkView(props: WorkViewProps) {
         tabIndex={0}
         className="h-full overflow-auto bg-table"
       >
-        <div className="mx-auto flex w-max min-w-full justify-center gap-6 px-5 py-[18px]">
+        <div
+          className={`mx-auto flex w-max min-w-full justify-center gap-6 ${bare ? "" : pen ? "px-5 pt-12 pb-[18px]" : "px-5 py-[18px]"}`}
+        >
           <div
             ref={column}
             className={`relative ${holding.pinning ? "cursor-crosshair" : ""}`}
-            style={{ width, ["--work-zoom" as string]: zoom }}
+            style={{ width, ["--work-zoom" as string]: scale }}
             onPointerDownCapture={(event) => {
               // A pen that touches the page is there to write.
               if (actions && event.pointerType === "pen" && !pen) setPen(FIRST_PEN);
@@ -221,7 +229,7 @@ export function WorkView(props: WorkViewProps) {
           {props.onMarginWidth && (
             <MarginEdge width={marginWidth} onWidth={setMarginWidth} onDone={props.onMarginWidth} />
           )}
-          <div className="shrink-0" style={{ width: marginWidth }}>
+          <div className={bare ? "hidden" : "shrink-0"} style={{ width: marginWidth }}>
             <Margin
               notes={here}
               anchors={anchors}

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from "react";
-import type { Outcome } from "../../outcomes";
-import { canConfirm, issueWords } from "../../ui/words";
+import type { Outcome } from "../outcomes";
+import { canConfirm, issueWords } from "./words";
 
 interface PointsFieldProps {
   readonly label: string;

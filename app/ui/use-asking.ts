@@ -1,8 +1,8 @@
 import { useCallback, useRef, useState } from "react";
 import type { Command } from "#core/changes";
 import { sameValue } from "#core/kernel";
-import type { Outcome } from "../../outcomes";
-import { canConfirm, issueWords } from "../../ui/words";
+import type { Outcome } from "../outcomes";
+import { canConfirm, issueWords } from "./words";
 
 /**
  * Sends the desk's commands and says when one is refused. A judgement that has to be asked about is confirmed by doing

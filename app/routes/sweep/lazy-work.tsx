@@ -1,0 +1,86 @@
+import { useEffect, useMemo, useRef, useState } from "react";
+import type { FileId } from "#core/kernel";
+import type { Note, WorkFile } from "#core/model";
+import { Unreadable } from "../../ui/work/unreadable";
+import type { EvidenceTarget } from "../../ui/work/types";
+import { WorkView } from "../../ui/work/work-view";
+
+interface LazyWorkProps {
+  readonly file: WorkFile;
+  readonly notes: readonly Note[];
+  readonly criterion: EvidenceTarget;
+  readonly read: (fileId: FileId) => Promise<Blob | null>;
+  readonly height: number;
+}
+
+/** How near a work must be to the view before it is opened, and how far away before it is closed again. */
+const NEAR = "500px 0px";
+
+/** A work that is opened when it comes near the view and closed when it has gone, so that a long pile stays light. */
+export function LazyWork({ file, notes, criterion, read, height }: LazyWorkProps) {
+  const frame = useRef<HTMLDivElement>(null);
+  const [near, setNear] = useState(false);
+  const [width, setWidth] = useState(0);
+  const [blob, setBlob] = useState<Blob | "lost" | null>(null);
+  const criteria = useMemo(() => [criterion], [criterion]);
+  const [chosen, setChosen] = useState<string | null>(null);
+  useEffect(() => {
+    const element = frame.current;
+    if (!element) return;
+    const observer = new IntersectionObserver(
+      ([entry]) => {
+        setNear(entry?.isIntersecting ?? false);
+      },
+      { rootMargin: NEAR },
+    );
+    observer.observe(element);
+    const measure = new ResizeObserver(() => {
+      // The room for a scroll bar is left free, so that its coming does not change the width again.
+      setWidth(Math.max(200, element.clientWidth - 16));
+    });
+    measure.observe(element);
+    return () => {
+      observer.disconnect();
+      measure.disconnect();
+    };
+  }, []);
+  const fileId = file.id;
+  const wanted = near && blob === null;
+  useEffect(() => {
+    if (!wanted) return;
+    let current = true;
+    void read(fileId).then((found) => {
+      if (current) setBlob(found ?? "lost");
+    });
+    return () => {
+      current = false;
+    };
+    // The reader is another function at each look; the file is the same.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [wanted, fileId]);
+  return (
+    <div ref={frame} style={{ height }} className="overflow-hidden border border-rule bg-table">
+      {near && blob === "lost" && (
+        <Unreadable
+          name={file.name}
+          blob={new Blob()}
+          what="This browser no longer holds the file's bytes."
+          mend="Read in your last course file under Files."
+        />
+      )}
+      {near && width > 0 && blob !== null && blob !== "lost" && (
+        <WorkView
+          key={file.id}
+          file={file}
+          blob={blob}
+          notes={notes}
+          criteria={criteria}
+          actions={null}
+          chosen={chosen}
+          onChoose={setChosen}
+          bareWidth={width}
+        />
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,124 @@
+import { judgingOrder, type Entry } from "#core/changes";
+import { fromDecimal, toNumber, type CriterionId, type Decimal, type StudentId } from "#core/kernel";
+import {
+  fullName,
+  handInOf,
+  judgementOf,
+  notesOf,
+  rubricOf,
+  studentsOf,
+  type Assignment,
+  type CourseState,
+  type Criterion,
+  type Note,
+  type WorkFile,
+} from "#core/model";
+import { levelAt, rulerEnds } from "#core/scoring";
+import { driftOf, type Drift } from "#core/statistics";
+import { figuresOf } from "#core/totals";
+import { criterionColour } from "../../ui/colours";
+
+/** One paper as far as one criterion is concerned. */
+export interface SweepSheet {
+  readonly studentId: StudentId;
+  /** The name, or the paper's number where names are hidden. */
+  readonly title: string;
+  readonly points: Decimal | null;
+  readonly notApplicable: boolean;
+  readonly levelId: string | null;
+  /** The file that is read: the last one of the last attempt; null for work on paper. */
+  readonly file: WorkFile | null;
+  /** Notes on that file that are evidence for the criterion. */
+  readonly notes: readonly Note[];
+}
+
+/** One criterion over all papers. */
+export interface SweepRows {
+  readonly criterion: Criterion;
+  readonly colour: string;
+  readonly maximum: Decimal;
+  readonly criteria: readonly { readonly id: CriterionId; readonly name: string }[];
+  readonly sheets: readonly SweepSheet[];
+  readonly judged: number;
+  readonly drift: Drift | null;
+}
+
+/** How the papers are shown. A shuffle keeps its order as long as its number stays. */
+export interface SweepView {
+  readonly criterion: string | null;
+  readonly nameless: boolean;
+  readonly shuffle: number;
+}
+
+/** The papers that are in, by one criterion; null where the assignment has no rubric. */
+export function sweepRows(
+  state: CourseState,
+  assignment: Assignment,
+  entries: readonly Entry[],
+  view: SweepView,
+): SweepRows | null {
+  const criteria = rubricOf(state, assignment)?.criteria ?? [];
+  const index = Math.max(
+    0,
+    criteria.findIndex(({ id }) => id === view.criterion),
+  );
+  const criterion = criteria[index];
+  if (!criterion) return null;
+  const { figure } = figuresOf(state);
+  const present = studentsOf(state).filter(({ id }) => figure(assignment.id, id).standing === "handedIn");
+  const inOrder = view.shuffle === 0 ? present : shuffled(present, view.shuffle);
+  const sheets = inOrder.map((student, place): SweepSheet => {
+    const { points, notApplicable } = judgementOf(state, assignment.id, student.id, criterion.id);
+    const file = handInOf(state, assignment.id, student.id)?.attempts.at(-1)?.files.at(-1) ?? null;
+    return {
+      studentId: student.id,
+      title: view.nameless ? `Paper ${String(place + 1)}` : fullName(student),
+      points,
+      notApplicable,
+      levelId: points === null ? null : (levelAt(criterion, points)?.id ?? null),
+      file,
+      notes: notesOf(state, assignment.id, student.id).filter(
+        (note) => note.fileId === file?.id && note.criterionId === criterion.id,
+      ),
+    };
+  });
+  const order = judgingOrder(
+    entries,
+    assignment.id,
+    criterion.id,
+    present.map(({ id }) => id),
+  );
+  const given = order.flatMap((id) => judgementOf(state, assignment.id, id, criterion.id).points ?? []);
+  return {
+    criterion,
+    colour: criterionColour(index),
+    maximum: rulerEnds(criterion).maximum,
+    criteria: criteria.map(({ id, name }) => ({ id, name })),
+    sheets,
+    judged: sheets.filter(({ points, notApplicable }) => points !== null || notApplicable).length,
+    drift: driftOf(given.map((points) => toNumber(fromDecimal(points)))),
+  };
+}
+
+/** The papers nearest to one level: those at it, then those at the levels beside it; the paper itself left out. */
+export function nearLevel(rows: SweepRows, levelId: string | null, own: StudentId): readonly SweepSheet[] {
+  const place = (id: string | null) => rows.criterion.levels.findIndex((level) => level.id === id);
+  const here = place(levelId);
+  if (here < 0) return [];
+  const distance = (sheet: SweepSheet) => Math.abs(place(sheet.levelId) - here);
+  return rows.sheets
+    .filter((sheet) => sheet.studentId !== own && sheet.levelId !== null && distance(sheet) <= 1)
+    .sort((a, b) => distance(a) - distance(b));
+}
+
+/** The same order for the same number (Fisher and Yates' shuffle, driven by a linear congruential generator). */
+function shuffled<T>(list: readonly T[], seed: number): T[] {
+  const out = [...list];
+  let state = seed;
+  for (let at = out.length - 1; at > 0; at -= 1) {
+    state = (state * 1_103_515_245 + 12_345) % 2_147_483_648;
+    const other = Math.floor((state / 2_147_483_648) * (at + 1));
+    [out[at], out[other]] = [out[other] as T, out[at] as T];
+  }
+  return out;
+}

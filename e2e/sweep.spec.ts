@@ -1,0 +1,88 @@
+import type { Page } from "@playwright/test";
+import { allKept, cell, expect, open, openDemo, test } from "./helpers";
+
+const papers = (page: Page) => page.getByRole("list", { name: /^Papers by/ });
+
+test("28 papers are judged by one criterion with the keyboard alone, one key each", async ({ page }) => {
+  await openDemo(page, "/sweep/field-notebook");
+  const sheets = papers(page).locator(":scope > li");
+  await expect(sheets).toHaveCount(28);
+  await sheets.first().getByRole("slider").focus();
+  let keys = 0;
+  const wanted: string[] = [];
+  for (let paper = 0; paper < 28; paper += 1) {
+    const digit = String(1 + (paper % 3));
+    await expect(sheets.nth(paper)).toHaveAttribute("aria-current", "true");
+    await page.keyboard.press(digit);
+    keys += 1;
+    wanted.push(digit);
+    if (paper < 27) await expect(sheets.nth(paper + 1)).toHaveAttribute("aria-current", "true");
+  }
+  console.log(`sweep: ${String(keys)} keys for 28 papers`);
+  expect(keys).toBeLessThanOrEqual(2 * 28);
+  await allKept(page);
+  await page.reload();
+  await expect(sheets).toHaveCount(28);
+  const levels = await sheets.getByRole("slider").evaluateAll((sliders) => {
+    return sliders.map((slider) => slider.getAttribute("aria-valuetext")?.split(", ").at(-1) ?? "");
+  });
+  const names = [...new Set(levels)];
+  expect(names).toHaveLength(3);
+  // The same digit gave the same level on every paper.
+  for (const digit of ["1", "2", "3"]) {
+    const given = new Set(levels.filter((_, index) => wanted[index] === digit));
+    expect(given.size).toBe(1);
+  }
+  await expect(page.getByText(/first ten .* last ten/)).toBeVisible();
+});
+
+test("a sweep without names, shuffled, with points typed and two papers at the level beside it", async ({ page }) => {
+  await openDemo(page, "/sweep/flood-memo");
+  const sheets = papers(page).locator(":scope > li");
+  await expect(page.getByRole("heading", { name: "Anouk Brisk", exact: true })).toBeVisible();
+  await page.getByRole("checkbox", { name: "Without names" }).click();
+  await expect(sheets.first().getByRole("heading").first()).toHaveText("Paper 1");
+  await expect(papers(page).getByRole("button", { name: /Brisk|Oduya/ })).toHaveCount(0);
+  const points = () =>
+    sheets.getByRole("slider").evaluateAll((all) => all.map((one) => one.getAttribute("aria-valuetext")));
+  const byName = await points();
+  await page.getByRole("checkbox", { name: "Shuffled" }).click();
+  await expect.poll(points).not.toEqual(byName);
+  const shuffled = await points();
+  await page.reload();
+  await expect.poll(points).toEqual(shuffled);
+
+  // The first open paper is in hand; its evidence and its work are read in place.
+  await page.locator("[aria-current='true'] [data-page='1']").first().waitFor();
+  const current = papers(page).locator("[aria-current='true']");
+  const title = (await current.getByRole("heading").first().textContent()) ?? "";
+  await page.keyboard.press("b");
+  const beside = page.getByRole("complementary", { name: "Papers at this level" });
+  await expect(beside.getByRole("region", { name: /^Beside: / })).toHaveCount(2);
+  await page.keyboard.press("Escape");
+  await expect(beside).toHaveCount(0);
+  await page.keyboard.press("Enter");
+  await page.keyboard.type("12.5");
+  await page.keyboard.press("Enter");
+  const done = papers(page).locator(":scope > li").filter({ hasText: title }).first();
+  await expect(done.getByRole("slider")).toHaveAttribute("aria-valuetext", /^12.5 points/);
+  await expect(done).not.toHaveAttribute("aria-current", "true");
+  await page.keyboard.press("Control+z");
+  await expect(done.getByRole("slider")).toHaveAttribute("aria-valuetext", "open");
+  const criterion = page.getByRole("combobox", { name: "Criterion" });
+  const before = await criterion.inputValue();
+  await page.keyboard.press("]");
+  await expect(criterion).not.toHaveValue(before);
+});
+
+test("the sweep is one step from the desk, and an assignment without a rubric says what to do", async ({ page }) => {
+  await openDemo(page, "/score/flood-memo/ilse-tarnowe");
+  await page.getByRole("link", { name: "This criterion over all papers" }).click();
+  await expect(papers(page)).toBeVisible();
+  await papers(page).getByRole("button", { name: "Ilse Tarnowe" }).click();
+  await expect(page.getByRole("heading", { level: 1, name: "Ilse Tarnowe" })).toBeVisible();
+  await open(page, "/courses/reading-rivers/sweep/bridge-count");
+  await expect(page.getByText("Bridge count has no rubric")).toBeVisible();
+  await open(page, "/courses/reading-rivers/gradebook");
+  await expect(cell(page, "Site sketch", "Clea Vantor")).toBeVisible();
+});
