@@ -35,7 +35,7 @@ test("a score that cannot be says why, stays where it was typed, and nothing is 
 test.describe("work that cannot be read", () => {
   const place = "/score/story-map/bram-oduya";
   const add = async (page: Parameters<typeof openDemo>[0], name: string, buffer: Buffer) => {
-    await page.getByLabel("Add a file").setInputFiles({ name, mimeType: "application/pdf", buffer });
+    await page.getByLabel("Add files").setInputFiles({ name, mimeType: "application/pdf", buffer });
   };
 
   test("an empty file is not taken in", async ({ page }) => {
@@ -45,10 +45,11 @@ test.describe("work that cannot be read", () => {
     await expect(page.getByText("Nothing handed in yet.")).toBeVisible();
   });
 
-  test("a file of another kind is not taken in", async ({ page }) => {
+  test("a file of a kind that cannot be shown is kept and offered for saving", async ({ page }) => {
     await openDemo(page, place);
     await add(page, "map.exe", Buffer.from("MZ"));
-    await expect(page.getByRole("alert")).toContainText("Choose a PDF, Markdown or text file");
+    await expect(page.getByRole("alert")).toContainText("Files of this kind are not shown here");
+    await expect(page.getByRole("button", { name: "Save the file" })).toBeVisible();
   });
 
   test("a damaged PDF says so, can be saved, and the paper can still be judged", async ({ page }) => {
@@ -89,7 +90,7 @@ test.describe("work that cannot be read", () => {
       '<iframe src="https://evil.example"></iframe>',
     ].join("\n\n");
     await page
-      .getByLabel("Add a file")
+      .getByLabel("Add files")
       .setInputFiles({ name: "hostile.md", mimeType: "text/markdown", buffer: Buffer.from(hostile) });
     await expect(page.getByRole("heading", { name: "Harmless title" })).toBeVisible();
     expect(await page.evaluate(() => "pwned" in window)).toBe(false);
@@ -125,7 +126,7 @@ test.describe("a course file that cannot be read in", () => {
     const cover = JSON.parse(strFromU8(parts["course.json"] ?? new Uint8Array())) as object;
     const newer = zipSync({ ...parts, "course.json": strToU8(JSON.stringify({ ...cover, version: 7 })) });
     await readIn(page, Buffer.from(newer));
-    await expect(page.getByText(/made by a newer Upright Quill \(version 7; this one reads up to 2\)/)).toBeVisible();
+    await expect(page.getByText(/made by a newer Upright Quill \(version 7; this one reads up to 3\)/)).toBeVisible();
   });
 });
 

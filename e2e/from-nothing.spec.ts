@@ -122,7 +122,10 @@ test("a whole course from nothing: plan, rubric, roster, a shuffled pile, totals
   await expect(page.getByText("Used by Essay 1.")).toBeVisible();
   await allKept(page);
 
-  await page.getByRole("link", { name: "Course and roster" }).click();
+  await page
+    .getByRole("navigation", { name: "Parts of the plan" })
+    .getByRole("link", { name: "Course and roster" })
+    .click();
   const roster = PEOPLE.map((name, index) => `${String(2001 + index)}\t${name}`).join("\n");
   await page.getByLabel("Students, one a line").fill(roster);
   await page.getByRole("button", { name: "Add 30 students" }).click();

@@ -142,7 +142,7 @@ test("a note is pinned at a point, by keyboard and by pointer", async ({ page })
   await page.keyboard.press("Enter");
   await page.keyboard.type("By keyboard");
   await page.keyboard.press("Control+Enter");
-  await page.getByRole("button", { name: /^Pin a note/ }).click();
+  await page.getByRole("button", { name: /^Pin a remark/ }).click();
   await page.locator("[data-page='1']").click({ position: { x: 300, y: 120 } });
   await page
     .getByRole("toolbar")

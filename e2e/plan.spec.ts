@@ -86,7 +86,10 @@ test("the plan of another course is taken over, with its dates moved, into a cou
   await page.getByRole("menuitem", { name: "Start an empty course" }).click();
   await page.getByRole("textbox", { name: "Name of the course" }).fill("Next year");
   await page.getByRole("button", { name: "Start an empty course" }).click();
-  await page.getByRole("link", { name: "Course and roster" }).click();
+  await page
+    .getByRole("navigation", { name: "Parts of the plan" })
+    .getByRole("link", { name: "Course and roster" })
+    .click();
   await page.getByRole("button", { name: "Take the plan over" }).click();
   await expect(page.getByRole("button", { name: /^Undo: Plan of Reading Rivers/ })).toBeVisible();
   await page.getByRole("link", { name: "Assignments", exact: true }).click();

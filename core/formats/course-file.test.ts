@@ -103,9 +103,17 @@ describe("a course file that is not whole is refused whole", () => {
     });
   const entries = JSON.parse(new TextDecoder().decode(unzipSync(bytes)["journal.json"])) as Entry[];
 
+  /** An archive that holds another one as it is, and has lost its own end. */
+  function cutBehindArchive(): Uint8Array {
+    const inner = zipSync({ "word/document.xml": strToU8("<w/>".repeat(100)) });
+    const outer = zipSync({ ...unzipSync(bytes), "files/0002-memo.docx": [inner, { level: 0 }] });
+    return outer.slice(0, outer.length - 40);
+  }
+
   it.each([
     ["cut short", bytes.slice(0, bytes.length - 40), { code: "file_not_an_archive" }],
     ["cut in the middle", bytes.slice(0, bytes.length / 2), { code: "file_not_an_archive" }],
+    ["cut short behind a Word file", cutBehindArchive(), { code: "file_not_an_archive" }],
     ["empty", new Uint8Array(), { code: "file_not_an_archive" }],
     ["no archive", strToU8("hello"), { code: "file_not_an_archive" }],
     ["another archive", zipSync({ "a.txt": strToU8("a") }), { code: "file_not_a_course" }],

@@ -14,6 +14,7 @@ import {
   type CourseState,
   type WorkFile,
 } from "#core/model";
+import { isWholeArchive } from "./whole-archive";
 
 /** Version of the course file. A file of a higher one is refused. */
 export const COURSE_FILE_VERSION = 3;
@@ -148,6 +149,7 @@ const wholeRecords = z
 
 function unzip(bytes: Uint8Array): Result<Record<string, Uint8Array>, CourseFileIssue> {
   let total = 0;
+  if (!isWholeArchive(bytes)) return refuse({ code: "file_not_an_archive" });
   try {
     const parts = unzipSync(bytes, {
       filter: ({ name, originalSize }) => {

@@ -26,7 +26,7 @@ const judge = (student: string, digit: number): Command => ({
 function afresh(state: CourseState): CourseState {
   const editor = new StateEditor(EMPTY_STATE);
   for (const table of TABLE_NAMES) {
-    for (const record of recordsOf(state, table)) editor.set(table, record.id, structuredClone(record) as never);
+    for (const record of recordsOf(state, table)) editor.set(table, record.id, structuredClone(record));
   }
   return editor.finish();
 }
