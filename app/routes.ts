@@ -15,6 +15,8 @@ export default [
     route("plan/rubrics/:rubricId", "routes/rubric/page.tsx"),
     route("plan/assignments/:assignmentId", "routes/assignment/page.tsx"),
     route("score", "routes/score/page.tsx"),
+    route("waiting", "routes/waiting/page.tsx"),
+    route("quick/:assignmentId", "routes/quick/page.tsx"),
     route("sweep/:assignmentId", "routes/sweep/page.tsx"),
     route("score/:assignmentId/:studentId", "routes/desk/page.tsx"),
     route("pile/:assignmentId", "routes/pile/page.tsx"),

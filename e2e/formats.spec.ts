@@ -17,8 +17,6 @@ async function handIn(page: Page, ...files: readonly Given[]): Promise<void> {
 }
 
 const work = (page: Page) => page.getByRole("region", { name: "The work:" });
-const tool = (page: Page, name: RegExp) =>
-  page.getByRole("toolbar", { name: "For this passage" }).getByRole("button", { name });
 const card = (page: Page, name: RegExp) => margin(page).getByRole("button", { name });
 
 test("a Word file is read in place, a passage of it is noted, and the note stands there after a reload", async ({
@@ -170,13 +168,13 @@ test("the pen writes with its pressure, stroke by stroke; the eraser takes singl
               isPrimary: true,
               pressure,
               clientX: box.left + box.width * share,
-              clientY: box.top + box.height * (down ?? 0),
+              clientY: box.top + box.height * down,
             }),
           );
         // The browser knows no pen with this number, so it cannot capture one.
         Element.prototype.setPointerCapture = () => undefined;
-        send("pointerdown", 0.2, force ?? 0.5);
-        for (let share = 0.25; share <= 0.75; share += 0.05) send("pointermove", share, force ?? 0.5);
+        send("pointerdown", 0.2, force);
+        for (let share = 0.25; share <= 0.75; share += 0.05) send("pointermove", share, force);
         send("pointerup", 0.75, 0);
       },
       [y, pressed] as const,

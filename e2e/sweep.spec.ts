@@ -77,7 +77,7 @@ test("a sweep without names, shuffled, with points typed and two papers at the l
 
 test("the sweep is one step from the desk, and an assignment without a rubric says what to do", async ({ page }) => {
   await openDemo(page, "/score/flood-memo/ilse-tarnowe");
-  await page.getByRole("link", { name: "This criterion over all papers" }).click();
+  await page.getByRole("link", { name: "Over all papers" }).click();
   await expect(papers(page)).toBeVisible();
   await papers(page).getByRole("button", { name: "Ilse Tarnowe" }).click();
   await expect(page.getByRole("heading", { level: 1, name: "Ilse Tarnowe" })).toBeVisible();
@@ -85,4 +85,45 @@ test("the sweep is one step from the desk, and an assignment without a rubric sa
   await expect(page.getByText("Bridge count has no rubric")).toBeVisible();
   await open(page, "/courses/reading-rivers/gradebook");
   await expect(cell(page, "Site sketch", "Clea Vantor")).toBeVisible();
+});
+
+test("everything that waits stands oldest first, by section and assignment, one step from its paper", async ({
+  page,
+}) => {
+  await openDemo(page, "/score/flood-memo/ilse-tarnowe");
+  await page.getByRole("link", { name: "All that waits" }).click();
+  const rows = page.getByRole("row");
+  await expect(page.getByRole("heading", { level: 1, name: "31 papers waiting" })).toBeVisible();
+  await expect(rows).toHaveCount(32);
+  await page.getByRole("combobox", { name: "Assignment" }).selectOption("Catchment story map");
+  await expect(rows).toHaveCount(4);
+  // The demo's story maps came in from 18 November on.
+  await expect(rows.nth(1)).toContainText("18 Nov");
+  await page.reload();
+  await expect(rows).toHaveCount(4);
+  await page.getByRole("combobox", { name: "Section" }).selectOption({ index: 1 });
+  await expect.poll(() => rows.count()).toBeLessThan(5);
+  await page.getByRole("combobox", { name: "Section" }).selectOption({ index: 0 });
+  const name = (await rows.nth(1).getByRole("link").textContent()) ?? "";
+  await page.getByRole("link", { name: "Score the oldest" }).click();
+  await expect(page.getByRole("heading", { level: 1, name })).toBeVisible();
+});
+
+test("short work is scored on one page, score and comment beside each name, with Tab alone", async ({ page }) => {
+  await openDemo(page, "/quick/seminar");
+  const score = (name: string) => page.getByRole("textbox", { name: `Score of ${name}`, exact: true });
+  await score("Anouk Brisk").focus();
+  await page.keyboard.type("17.5");
+  await page.keyboard.press("Tab");
+  await expect(page.getByRole("textbox", { name: "Comment to Anouk Brisk" })).toBeFocused();
+  await page.keyboard.type("You asked the question everyone had.");
+  await page.keyboard.press("Tab");
+  await expect(score("Bram Oduya")).toBeFocused();
+  await page.keyboard.type("m");
+  await page.keyboard.press("Tab");
+  await allKept(page);
+  await page.reload();
+  await expect(score("Anouk Brisk")).toHaveValue("17.5");
+  await expect(page.getByRole("textbox", { name: "Comment to Anouk Brisk" })).toHaveValue(/everyone had/);
+  await expect(page.getByRole("listitem").filter({ hasText: "Bram Oduya" })).toContainText("missing");
 });

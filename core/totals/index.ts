@@ -37,3 +37,4 @@ export { neededFor, type Needed } from "./needed";
 export { computeCourse, recomputeCell } from "./compute-course";
 export { CELL, FLAG, type FlatCourse, type FlatTotals } from "./flat-course";
 export { flatten, type Flattened } from "./flatten";
+export { waitingPapers, type WaitingPaper } from "./waiting-papers";

@@ -23,12 +23,13 @@ export function findCommands(slot: string, state: CourseState, text: string): Fo
     .flatMap(({ id, name }) => [
       { words: name, kind: "assignment", to: `${home}/plan/assignments/${inAddress(id)}` },
       { words: `${name}: one criterion over all papers`, kind: "action", to: `${home}/sweep/${inAddress(id)}` },
+      { words: `${name}: quick list`, kind: "action", to: `${home}/quick/${inAddress(id)}` },
       { words: `${name}: enter scores from the pile`, kind: "action", to: `${home}/pile/${inAddress(id)}` },
     ])
     .filter(({ words }) => fits(words));
   return [
     ...students.map((student) => ({ words: fullName(student), kind: "student", to: studentAddress(slot, student.id) })),
-    ...work.slice(0, 3 * SHOWN),
+    ...work.slice(0, 4 * SHOWN),
     ...students.slice(0, 1).map((student) => ({
       words: `${fullName(student)}: what they see`,
       kind: "action",
@@ -46,7 +47,8 @@ const placesOf = (home: string): Found[] =>
       ["Plan: course and roster", "/plan/course"],
       ["Plan: rules", "/plan/rules"],
       ["Plan: rubrics", "/plan/rubrics"],
-      ["Score what waits", "/score"],
+      ["Score: go on where you left off", "/score"],
+      ["Everything that waits, oldest first", "/waiting"],
       ["Release", "/release"],
       ["Gradebook", "/gradebook"],
       ["Gradebook: with work waiting", "/gradebook?show=waiting"],

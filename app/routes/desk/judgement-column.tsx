@@ -46,14 +46,22 @@ export function JudgementColumn(props: JudgementColumnProps) {
           )}
           {rows.attempts > 1 && ` · ${String(rows.attempts)} attempts`}
         </p>
-        {rows.criteria.length > 0 && (
-          <Link
-            className="link mt-0.5 inline-block text-[13.5px]"
-            to={`/courses/${slot}/sweep/${inAddress(rows.assignment.id)}?criterion=${inAddress(rows.criteria[keys.marked]?.criterion.id ?? "")}`}
-          >
-            This criterion over all papers
+        <nav aria-label="Other ways to score" className="mt-0.5 flex flex-wrap gap-x-4 text-[13.5px]">
+          {rows.criteria.length > 0 && (
+            <Link
+              className="link"
+              to={`/courses/${slot}/sweep/${inAddress(rows.assignment.id)}?criterion=${inAddress(rows.criteria[keys.marked]?.criterion.id ?? "")}`}
+            >
+              Over all papers
+            </Link>
+          )}
+          <Link className="link" to={`/courses/${slot}/quick/${inAddress(rows.assignment.id)}`}>
+            Quick list
           </Link>
-        )}
+          <Link className="link" to={`/courses/${slot}/waiting`}>
+            All that waits
+          </Link>
+        </nav>
       </header>
       {rows.criteria.map((row, index) => (
         <CriterionCard

@@ -1,0 +1,100 @@
+import { Link } from "react-router";
+import { entryText } from "#core/changes";
+import { fullName, resultOf, studentsOf, type Student } from "#core/model";
+import { figuresOf } from "#core/totals";
+import { openCourse, orMissing } from "../../open-course";
+import { deskAddress, fromAddress } from "../../ui/address";
+import { DraftField } from "../../ui/draft-field";
+import { InlineField } from "../../ui/inline-field";
+import { troubleOf } from "../../ui/use-command";
+import { useChange } from "../../use-change";
+import type { Route } from "./+types/page";
+
+export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
+  const { session } = await openCourse(context, params.slot);
+  const { state } = session;
+  const assignment = orMissing(state.assignments[fromAddress("assignment", params.assignmentId)], "assignment");
+  const { figure } = figuresOf(state);
+  const row = (student: Student) => ({
+    studentId: student.id,
+    name: fullName(student),
+    number: student.number,
+    entry: entryText(state, assignment.id, student.id),
+    comment: resultOf(state, assignment.id, student.id).overallComment,
+    standing: figure(assignment.id, student.id).standing,
+  });
+  return { assignment, rows: studentsOf(state).map(row) };
+}
+
+const STANDING_WORDS = { expected: "nothing in", handedIn: "", missing: "missing", excused: "excused" } as const;
+
+/** All students of one assignment with a score and a comment each, for short work: Tab goes on from field to field. */
+export default function QuickPage({ loaderData, params }: Route.ComponentProps) {
+  const { assignment, rows } = loaderData;
+  const change = useChange();
+  return (
+    <main className="mx-auto w-full max-w-[1000px] px-[30px] pt-6 pb-16">
+      <title>{`Quick list · ${assignment.name} · Upright Quill`}</title>
+      <h1 className="page-title">{assignment.name}: quick list</h1>
+      <p className="figures mt-1 text-[14px] text-soft">
+        {assignment.bonus ? "Bonus" : `Of ${assignment.points} points`} · 18 l2 late · m missing · x excused · - clears
+        · Tab goes on
+      </p>
+      {rows.length === 0 ? (
+        <p className="mt-6 text-soft">
+          Nobody is on the roster yet. Add students under{" "}
+          <Link className="link" to={`/courses/${params.slot}/plan/course`}>
+            Course and roster
+          </Link>
+          .
+        </p>
+      ) : (
+        <ul aria-label="Students" className="mt-4">
+          {rows.map(({ studentId, name, number, entry, comment, standing }) => {
+            const place = { assignmentId: assignment.id, studentId };
+            return (
+              <li key={studentId} className="flex items-start gap-4 border-b border-rule py-1.5 text-[15px]">
+                <span className="w-52 shrink-0 truncate pt-1.5">
+                  <Link
+                    className="font-semibold hover:underline"
+                    tabIndex={-1}
+                    to={deskAddress(params.slot, assignment.id, studentId)}
+                  >
+                    {name}
+                  </Link>{" "}
+                  <span className="figures text-[13px] text-soft">{number}</span>
+                </span>
+                <InlineField
+                  label={`Score of ${name}`}
+                  labelHidden
+                  className="w-28 shrink-0"
+                  value={entry}
+                  onKeep={async (text, confirmed) =>
+                    troubleOf(
+                      await change({
+                        type: "setScore",
+                        ...place,
+                        text: text === "" ? "-" : text,
+                        seen: entry,
+                        confirmed,
+                      }),
+                    )
+                  }
+                />
+                <span className="w-20 shrink-0 pt-1.5 text-[13.5px] text-soft">{STANDING_WORDS[standing]}</span>
+                <DraftField
+                  label={`Comment to ${name}`}
+                  labelHidden
+                  className="min-w-0 flex-1"
+                  value={comment}
+                  placeholder="Comment"
+                  onKeep={(text, seen) => change({ type: "setComment", ...place, facing: "student", text, seen })}
+                />
+              </li>
+            );
+          })}
+        </ul>
+      )}
+    </main>
+  );
+}
