@@ -1,5 +1,6 @@
 import { useEffect, useId, useRef, useState, type KeyboardEvent, type Ref } from "react";
 import type { Outcome } from "../outcomes";
+import { PhraseMenu, phraseChoices, slashBefore, usePhrases, type PhraseChoice, type Slash } from "./phrases";
 import { useUnkept } from "./use-unkept";
 import { issueWords } from "./words";
 
@@ -39,6 +40,11 @@ export function DraftField({
   const id = useId();
   const [draft, setDraft] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
+  const phrases = usePhrases();
+  const [slash, setSlash] = useState<Slash | null>(null);
+  const [marked, setMarked] = useState(0);
+  const choices = phrases && slash ? phraseChoices(phrases, draft ?? value, slash) : [];
+  const open = phrases !== null && slash !== null;
   useUnkept(draft !== null && draft !== value);
   const latest = useRef({ draft, seen: value, onKeep });
   useEffect(() => {
@@ -80,7 +86,34 @@ export function DraftField({
     };
   }, []);
 
+  const choose = (choice: PhraseChoice) => {
+    if (!phrases || !slash) return;
+    const text = draft ?? value;
+    const end = slash.at + 1 + slash.wanted.length;
+    const inserted = choice.kind === "insert" ? choice.words : "";
+    if (choice.kind === "keep") phrases.keep(choice.words);
+    setDraft(text.slice(0, slash.at) + inserted + text.slice(end));
+    setSlash(null);
+  };
+  /** Keys of the open menu; answers whether the key was one. */
+  const inMenu = (event: KeyboardEvent): boolean => {
+    const choice = choices[marked];
+    if (event.key === "Escape") setSlash(null);
+    else if (event.key === "ArrowDown") setMarked(Math.min(choices.length - 1, marked + 1));
+    else if (event.key === "ArrowUp") setMarked(Math.max(0, marked - 1));
+    else if (event.key === "Delete" && choice?.kind === "insert") phrases?.remove(choice.phrase);
+    else if (choice && (event.key === "Enter" || event.key === "Tab") && !event.ctrlKey && !event.metaKey)
+      choose(choice);
+    else return false;
+    return true;
+  };
+
   const onKeyDown = (event: KeyboardEvent) => {
+    if (open && inMenu(event)) {
+      event.preventDefault();
+      event.stopPropagation();
+      return;
+    }
     const done = event.key === "Escape" || (event.key === "Enter" && (event.ctrlKey || event.metaKey));
     if (!done) return;
     event.preventDefault();
@@ -91,7 +124,7 @@ export function DraftField({
   };
 
   return (
-    <div className={className}>
+    <div className={`relative ${className ?? ""}`}>
       <label htmlFor={id} className={labelHidden ? "sr-only" : "text-[13px] text-soft"}>
         {label}
       </label>
@@ -107,14 +140,24 @@ export function DraftField({
         aria-invalid={trouble !== null}
         onChange={(event) => {
           setDraft(event.target.value);
+          setSlash(phrases && slashBefore(event.target.value, event.target.selectionStart));
+          setMarked(0);
         }}
+        aria-expanded={open ? true : undefined}
+        aria-controls={open ? `${id}-phrases` : undefined}
+        aria-activedescendant={open && choices.length > 0 ? `${id}-phrases-${String(marked)}` : undefined}
+        role={open ? "combobox" : undefined}
         onFocus={(event) => {
           // One goes on writing where the text ends.
           if (autoFocus) event.target.setSelectionRange(event.target.value.length, event.target.value.length);
         }}
-        onBlur={() => void keep()}
+        onBlur={() => {
+          setSlash(null);
+          void keep();
+        }}
         onKeyDown={onKeyDown}
       />
+      {open && <PhraseMenu id={`${id}-phrases`} choices={choices} marked={marked} onChoose={choose} />}
       {trouble && (
         <p role="alert" className="mt-1 text-[13px] text-wax">
           {trouble}

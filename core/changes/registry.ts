@@ -27,6 +27,7 @@ import { removeRubric, saveRubric } from "./rubrics";
 import { addScale } from "./scales";
 import { release, releaseDue, seal, timeRelease } from "./release";
 import { scaleAssignment } from "./scale-assignment";
+import { keepPhrase, removePhrase } from "./phrases";
 import { scoreAttempt } from "./score-attempt";
 import { setScore } from "./set-score";
 import { setComment, setLateness, setStanding } from "./set-standing";
@@ -57,6 +58,7 @@ const commandKinds = {
   holdAssignment,
   holdResult,
   judge,
+  keepPhrase,
   placeAssignment,
   placeCategory,
   release,
@@ -64,6 +66,7 @@ const commandKinds = {
   removeAssignments,
   removeCategory,
   removeNote,
+  removePhrase,
   removeRubric,
   removeSection,
   removeStudents,

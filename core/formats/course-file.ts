@@ -134,12 +134,16 @@ const recordsSchema = z.object(
   Object.fromEntries(TABLE_NAMES.map((name) => [name, z.record(z.string(), tableSchemas[name])])),
 );
 
-// A file of an older version lacks fields that were thought of later; its records are completed before they are checked.
+const NO_RECORDS: Readonly<Record<string, Record<string, Record<string, unknown>>>> = Object.fromEntries(
+  TABLE_NAMES.map((name) => [name, {}]),
+);
+
+// A file of an older version lacks tables and fields that were thought of later; both are completed before the check.
 const wholeRecords = z
   .record(z.string(), z.record(z.string(), z.record(z.string(), z.unknown())))
   .transform((tables) =>
     Object.fromEntries(
-      Object.entries(tables).map(([table, records]) => [
+      Object.entries({ ...NO_RECORDS, ...tables }).map(([table, records]) => [
         table,
         Object.fromEntries(Object.entries(records).map(([id, record]) => [id, completeRecord(table, record)])),
       ]),

@@ -30,6 +30,7 @@ export {
   type StudentCopy,
   type TotalSeal,
 } from "./release";
+export { fillPhrase, phraseSchema, phraseTest, type Phrase, type PhrasePlaces } from "./phrase";
 export { codePointOffset, findPassage, makePassage, utf16Offset } from "./anchor";
 export {
   NOTE_COLOURS,

@@ -22,6 +22,7 @@ import {
   type StudentCopy,
   type TotalSeal,
 } from "./release";
+import { phraseSchema } from "./phrase";
 import { cutAt, type CutTable } from "./tables";
 import { groupSchema, handInSchema, judgementSchema, noteSchema, resultSchema } from "./work";
 import type { Group, HandIn, Judgement, Note, ResultRecord } from "./work";
@@ -45,6 +46,7 @@ export const tableSchemas = {
   releases: releaseSchema,
   totalSeals: totalSealSchema,
   copies: copySchema,
+  phrases: phraseSchema,
 } as const;
 
 /** The name of a table of a course. */
@@ -80,6 +82,7 @@ export const EMPTY_STATE: CourseState = {
   releases: {},
   totalSeals: {},
   copies: {},
+  phrases: {},
 };
 
 /** The id of what is known of one student and one assignment. */

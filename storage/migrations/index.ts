@@ -1,5 +1,6 @@
 import type { Shelves } from "../shelf";
 import { cutTables } from "./0002-cut-tables";
+import { remarksAndPhrases } from "./0003-remarks-and-phrases";
 
 /** One step of the stored layout. It may only add; what it replaces is removed by a later step. */
 export interface Migration {
@@ -13,6 +14,7 @@ export interface Migration {
 export const MIGRATIONS: readonly Migration[] = [
   { number: 1, name: "first-layout", migrate: () => Promise.resolve() },
   cutTables,
+  remarksAndPhrases,
 ];
 
 const VERSION_KEY = "layout";

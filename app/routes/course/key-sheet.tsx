@@ -27,6 +27,7 @@ const SHEET: readonly { readonly title: string; readonly keys: readonly (readonl
       ["M, X, L", "missing, excused, late by"],
       ["C, V", "overall comment, private note"],
       ["K", "comment on the marked criterion"],
+      ["/ in a comment", "phrases: arrows, Enter puts one in, Delete removes it"],
       ["P", "hide or show the pile"],
     ],
   },

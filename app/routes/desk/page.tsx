@@ -1,6 +1,8 @@
 import { Group, Panel, Separator } from "react-resizable-panels";
 import { useEffect, useRef, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
+import { phrasesOf } from "#core/changes";
+import { pointsText } from "#core/kernel";
 import { courseOf } from "#core/model";
 import { openCourse, orMissing } from "../../open-course";
 import { deskAddress, fromAddress } from "../../ui/address";
@@ -9,6 +11,7 @@ import { JudgementColumn } from "./judgement-column";
 import { loadWork, prefetchNext, recallLayout, recallMargin, rememberLayout, rememberMargin } from "./load-work";
 import { Pile } from "./pile";
 import { deskRows, PILE_ORDERS } from "./rows";
+import { PhrasesAtHand, type Phrases } from "../../ui/phrases";
 import { useAsking } from "../../ui/use-asking";
 import { useDeskKeys } from "./use-desk-keys";
 import { useHandIn } from "./use-hand-in";
@@ -30,6 +33,7 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
     rows,
     order,
     repository,
+    phrases: phrasesOf(state),
     unitHours: courseOf(state).lateRule?.unitHours ?? 24,
     work: await loadWork(repository, params.slot, rows, search.get("file")),
     layout: await recallLayout(repository),
@@ -49,7 +53,7 @@ function Desk({
   readonly loaderData: Route.ComponentProps["loaderData"];
   readonly slot: string;
 }) {
-  const { rows, order, unitHours, work, layout, marginWidth, repository } = loaderData;
+  const { rows, phrases, order, unitHours, work, layout, marginWidth, repository } = loaderData;
   const change = useChange();
   const navigate = useNavigate();
   const [, setSearch] = useSearchParams();
@@ -95,52 +99,65 @@ function Desk({
     };
   }, []);
 
+  const atHand: Phrases = {
+    phrases,
+    places: {
+      given: rows.student.givenName,
+      name: rows.name,
+      score: rows.figure.counted ? pointsText(rows.figure.counted) : "–",
+      maximum: rows.assignment.points,
+    },
+    keep: (text) => void send({ type: "keepPhrase", text }),
+    remove: (phrase) => void send({ type: "removePhrase", phraseId: phrase.id }),
+  };
   return (
     <main className="flex h-[calc(100vh-46px)] flex-col">
       <title>{`${rows.name}, ${rows.assignment.shortName} · Upright Quill`}</title>
-      <Group
-        orientation="horizontal"
-        className="min-h-0 flex-1"
-        {...(layout ? { defaultLayout: layout } : {})}
-        onLayoutChanged={(changed) => {
-          rememberLayout(repository, changed);
-        }}
-      >
-        <Panel id="judgement" defaultSize={352} minSize={270} maxSize={560}>
-          <JudgementColumn
-            slot={slot}
-            rows={rows}
-            unitHours={unitHours}
-            keys={keys}
-            send={send}
-            sendTyped={sendTyped}
-            notice={notice}
-            onEvidence={setChosen}
-            overallRef={overall}
-            privateRef={privateNote}
-            lateRef={late}
+      <PhrasesAtHand value={atHand}>
+        <Group
+          orientation="horizontal"
+          className="min-h-0 flex-1"
+          {...(layout ? { defaultLayout: layout } : {})}
+          onLayoutChanged={(changed) => {
+            rememberLayout(repository, changed);
+          }}
+        >
+          <Panel id="judgement" defaultSize={352} minSize={270} maxSize={560}>
+            <JudgementColumn
+              slot={slot}
+              rows={rows}
+              unitHours={unitHours}
+              keys={keys}
+              send={send}
+              sendTyped={sendTyped}
+              notice={notice}
+              onEvidence={setChosen}
+              overallRef={overall}
+              privateRef={privateNote}
+              lateRef={late}
+            />
+          </Panel>
+          <Separator
+            aria-label="Width of the judgement column"
+            className="w-[5px] border-s border-rule outline-none hover:bg-rule focus-visible:bg-ink"
           />
-        </Panel>
-        <Separator
-          aria-label="Width of the judgement column"
-          className="w-[5px] border-s border-rule outline-none hover:bg-rule focus-visible:bg-ink"
-        />
-        <Panel id="work" minSize={420}>
-          <WorkArea
-            slot={slot}
-            rows={rows}
-            work={work}
-            send={send}
-            chosen={chosen}
-            onChoose={setChosen}
-            handIn={handIn}
-            marginWidth={marginWidth}
-            onMarginWidth={(width) => {
-              rememberMargin(repository, width);
-            }}
-          />
-        </Panel>
-      </Group>
+          <Panel id="work" minSize={420}>
+            <WorkArea
+              slot={slot}
+              rows={rows}
+              work={work}
+              send={send}
+              chosen={chosen}
+              onChoose={setChosen}
+              handIn={handIn}
+              marginWidth={marginWidth}
+              onMarginWidth={(width) => {
+                rememberMargin(repository, width);
+              }}
+            />
+          </Panel>
+        </Group>
+      </PhrasesAtHand>
       {pileShown && (
         <Pile
           slot={slot}

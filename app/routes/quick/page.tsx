@@ -85,7 +85,7 @@ export default function QuickPage({ loaderData, params }: Route.ComponentProps) 
                 <DraftField
                   label={`Comment to ${name}`}
                   labelHidden
-                  className="min-w-0 flex-1"
+                  className="-mt-0.5 min-w-0 flex-1"
                   value={comment}
                   placeholder="Comment"
                   onKeep={(text, seen) => change({ type: "setComment", ...place, facing: "student", text, seen })}
