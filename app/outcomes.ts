@@ -1,23 +1,35 @@
-import type { Change, ChangeIssue } from "#core/changes";
+import type { Change, ChangeIssue, Command, HistoryStep } from "#core/changes";
 import type { Result } from "#core/kernel";
 
 export type Outcome = Result<Change, ChangeIssue>;
 
-// An action's answer is lost when a second submission of the same key overtakes it; here none is lost, because each
-// request waits for its own.
-const waiting = new Map<string, (outcome: Outcome) => void>();
+/** What the change action is asked to do: a command, or a step through the history. */
+export type Wish = Command | HistoryStep;
 
-export function expectOutcome(requestId: string): Promise<Outcome> {
+interface Waiting {
+  readonly wish: Wish;
+  readonly answer: (outcome: Outcome) => void;
+}
+
+// An action's answer is lost when a second submission of the same key overtakes it; here none is lost, because each
+// request waits for its own. The wish waits here too: reading it back from the body of a request would let frames pass
+// between a key and what it does.
+const waiting = new Map<string, Waiting>();
+
+/** Leaves a wish for the action to take and answers how it came out. */
+export function expectOutcome(requestId: string, wish: Wish): Promise<Outcome> {
   return untilTakenIn(
-    new Promise((resolve) => {
-      waiting.set(requestId, resolve);
+    new Promise((answer) => {
+      waiting.set(requestId, { wish, answer });
     }),
   );
 }
 
-export function deliverOutcome(requestId: string, outcome: Outcome): void {
-  waiting.get(requestId)?.(outcome);
+/** Takes what a request is about; undefined for one that nobody made here. */
+export function takeWish(requestId: string): Waiting | undefined {
+  const found = waiting.get(requestId);
   waiting.delete(requestId);
+  return found;
 }
 
 let underWay = 0;

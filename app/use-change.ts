@@ -1,18 +1,9 @@
 import { useCallback } from "react";
 import { useParams, useSubmit } from "react-router";
-import { z } from "zod";
-import type { Command, HistoryStep } from "#core/changes";
-import { expectOutcome, type Outcome } from "./outcomes";
-
-/** What the change action is sent: a command, or a step through the history. */
-export const changeRequestSchema = z.object({
-  requestId: z.string(),
-  step: z.enum(["undo", "redo"]).optional(),
-  command: z.unknown().optional(),
-});
+import { expectOutcome, type Outcome, type Wish } from "./outcomes";
 
 /** Sends a command, or a step through the history, and answers how it came out. */
-export type Change = (what: Command | HistoryStep) => Promise<Outcome>;
+export type Change = (what: Wish) => Promise<Outcome>;
 
 /** Sends a command of the course that is open and answers how it came out. */
 export function useChange(): Change {
@@ -21,12 +12,10 @@ export function useChange(): Change {
   return useCallback(
     (what) => {
       const requestId = crypto.randomUUID();
-      const outcome = expectOutcome(requestId);
-      const body = typeof what === "string" ? { requestId, step: what } : { requestId, command: what };
-      void submit(JSON.stringify(body), {
-        action: `/courses/${slot}/change`,
+      const outcome = expectOutcome(requestId, what);
+      void submit(null, {
+        action: `/courses/${slot}/change?request=${requestId}`,
         method: "post",
-        encType: "application/json",
         navigate: false,
         fetcherKey: requestId,
       });

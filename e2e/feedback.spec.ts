@@ -4,7 +4,7 @@ test("words are kept as a phrase with a slash and used again for another student
   page,
 }) => {
   await openDemo(page, "/score/flood-memo/ilse-tarnowe");
-  const overall = page.getByLabel("Overall comment");
+  const overall = page.getByRole("textbox", { name: "Overall comment" });
   await page.keyboard.press("c");
   await expect(overall).toBeFocused();
   await page.keyboard.type("{given}, say which record you used; {score} of {maximum} so far. /");

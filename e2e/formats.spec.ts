@@ -230,6 +230,48 @@ test("several files of one attempt, a recording, and a file of an unknown kind, 
   await expect.poll(() => player.evaluate((element: HTMLAudioElement) => element.currentTime)).toBeGreaterThan(0);
 });
 
+test("remarks come along to a later attempt, find words that changed, and are shown as lost where theirs are gone", async ({
+  page,
+}) => {
+  const first = "# The bar\n\nThe gravel moved twice in October. Nobody knows why the left bank is bare.\n";
+  const second = "# The bar\n\nA new beginning. The gravels moved twice in Octobre. The right bank is green.\n";
+  await handIn(page, { name: "one.md", bytes: Buffer.from(first) }, { name: "plan.md", bytes: Buffer.from("A plan.") });
+  const files = page.getByRole("navigation", { name: "Files" });
+  await files.getByRole("link", { name: "one.md" }).click();
+  await expect(work(page).getByText("The gravel moved twice")).toBeVisible();
+  for (const [words, body] of [
+    ["The gravel moved twice in October", "How do you know?"],
+    ["Nobody knows why the left bank is bare", "Ask the weir keeper."],
+  ] as const) {
+    await takeUp(page, words);
+    await page.keyboard.press("n");
+    await page.keyboard.type(body);
+    await page.keyboard.press("Control+Enter");
+    await expect(card(page, new RegExp(body.slice(0, 8)))).toBeVisible();
+  }
+  await page.locator('input[aria-label="Files of another attempt"]').setInputFiles({
+    name: "two.md",
+    mimeType: "text/markdown",
+    buffer: Buffer.from(second),
+  });
+  await files.getByRole("link", { name: "Attempt 2: two.md" }).click();
+  await expect(work(page).getByText("A new beginning.")).toBeVisible();
+  await page.getByRole("button", { name: "Bring 2 remarks over from attempt 1" }).click();
+  await expect(card(page, /How do you know/)).toBeVisible();
+  await expect(margin(page).getByText(/Its passage is not in this text any more: “Nobody knows why/)).toBeVisible();
+  await expect(margin(page).getByText(/not in this text any more/)).toHaveCount(1);
+  await expect(work(page).locator(".mix-blend-multiply").first()).toBeVisible();
+  await expect(page.getByRole("button", { name: /^Bring/ })).toHaveCount(0);
+  await page.getByRole("button", { name: "More for the attempts" }).click();
+  await page.getByRole("menuitem", { name: "Discard attempt 2" }).click();
+  await expect(files.getByRole("link", { name: "two.md" })).toHaveCount(0);
+  await page.keyboard.press("Control+z");
+  await expect(files.getByRole("link", { name: "Attempt 2: two.md" })).toBeVisible();
+  await allKept(page);
+  await page.reload();
+  await expect(card(page, /How do you know/)).toBeVisible();
+});
+
 test("a page of a PDF is turned; a note on its words stays on them", async ({ page }) => {
   await openDemo(page, "/score/flood-memo/sanna-wiik");
   const words = page.locator(".text-layer span").filter({ hasText: "The record contains the highest flow" }).first();

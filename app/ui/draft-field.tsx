@@ -71,12 +71,13 @@ export function DraftField({
   });
 
   useEffect(() => {
-    if (draft === null) return;
+    // While a phrase is being looked for, what stands after the slash is not yet said.
+    if (draft === null || open) return;
     const timer = setTimeout(() => void keepRef.current(), PAUSE);
     return () => {
       clearTimeout(timer);
     };
-  }, [draft]);
+  }, [draft, open]);
   useEffect(() => {
     const now = () => void keepRef.current();
     window.addEventListener("pagehide", now);

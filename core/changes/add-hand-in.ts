@@ -18,7 +18,8 @@ export const addHandIn: CommandKind<z.infer<typeof input>> = {
     const paper = paperAt(state, { assignmentId, studentId });
     if (!paper.ok) return paper;
     const attempts = handInOf(state, assignmentId, studentId)?.attempts ?? [];
-    const attempt = { number: attempts.length + 1, at, files };
+    // Numbers are never used again, also where an attempt was discarded.
+    const attempt = { number: (attempts.at(-1)?.number ?? 0) + 1, at, files };
     const record = {
       id: resultKey(assignmentId, studentId),
       assignmentId,

@@ -4,6 +4,7 @@ import type { CourseState } from "#core/model";
 import { addHandIn } from "./add-hand-in";
 import type { Change, ChangeIssue, CommandKind, Context } from "./change";
 import { judge, setCriterionComment } from "./judge";
+import { carryNotes, discardAttempt } from "./attempts";
 import { drawStroke } from "./ink";
 import { addNote, editNote, removeNote } from "./notes";
 import { applyPatches } from "./patch";
@@ -45,7 +46,9 @@ const commandKinds = {
   addStudents,
   adjustMember,
   adjustScores,
+  carryNotes,
   copyPlan,
+  discardAttempt,
   duplicateAssignment,
   editAssignment,
   editCategory,

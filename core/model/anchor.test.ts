@@ -52,6 +52,38 @@ describe("a passage by position and quote (reference std.webanno.model: W3C Web 
   });
 });
 
+describe("finding a passage whose words were changed", () => {
+  const text =
+    "The gauge was moved forty metres downstream in 1987. The hut burned down. Nobody measured the zero again.";
+  const at = text.indexOf("forty metres downstream");
+  const passage = makePassage(text, 1, at, at + "forty metres downstream in 1987".length);
+  const found = (next: string, wanted = passage) => {
+    const place = findPassage(next, wanted);
+    return place && [...next].slice(place.start, place.end).join("");
+  };
+
+  it("finds it where a slip was put right and sentences were put before it", () => {
+    const next = "A new opening. The gauge was moved fourty metres down-stream in 1987, they say. The hut burned down.";
+    expect(found(next)).toBe("fourty metres down-stream in 1987");
+  });
+
+  it("counts code points before what was changed", () => {
+    expect(found("😀 𝒬. The gauge was moved forty meters downstream in 1987.")).toBe("forty meters downstream in 1987");
+  });
+
+  it("takes the nearest of equals", () => {
+    const twice = "forty metre downstream in 1987; then again forty metre downstream in 1987";
+    expect(findPassage(twice, { ...passage, start: 40 })?.start).toBe(43);
+    expect(findPassage(twice, { ...passage, start: 3 })?.start).toBe(0);
+  });
+
+  it("says that it is gone where other words stand, and where the quote is too short to tell", () => {
+    expect(found("The gauge was moved a long way in another year. The hut burned down.")).toBeNull();
+    const short = makePassage(text, 1, at, at + 5);
+    expect(found("The gauge was moved fourty metres downstream.", short)).toBeNull();
+  });
+});
+
 describe("finding a passage again", () => {
   const text = "The flood came. The flood went. The flood came again.";
 

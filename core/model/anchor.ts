@@ -1,3 +1,4 @@
+import search from "approx-string-match";
 import type { Passage } from "./work";
 
 /** Characters of context kept before and after a quote. */
@@ -37,8 +38,8 @@ const commonStart = (a: readonly string[], b: readonly string[]): number => {
 
 /**
  * Finds a passage again in a page's text: at its position when the quote still stands there, else at the place where
- * the quote stands with the most of its context, the nearest of equals. Null when the quote is gone: it is then shown
- * as lost, never dropped.
+ * the quote stands with the most of its context, the nearest of equals, else where words so close to it stand that they
+ * must be the same, as after a slip was put right. Null when the quote is gone: it is then shown as lost, never dropped.
  */
 export function findPassage(text: string, passage: Passage): { start: number; end: number } | null {
   const points = [...text];
@@ -59,7 +60,23 @@ export function findPassage(text: string, passage: Passage): { start: number; en
       best = { start, context, distance };
     }
   }
-  return best && { start: best.start, end: best.start + quote.length };
+  return best ? { start: best.start, end: best.start + quote.length } : findChanged(text, passage);
+}
+
+/** Share of a quote's characters that may have changed, and the shortest quote that is looked for so. */
+const MOST_CHANGED = 0.2;
+const SHORTEST = 12;
+
+/** The words of a page that differ least from a quote, the nearest of equals; null where too much has changed. */
+function findChanged(text: string, { exact, start }: Passage): { start: number; end: number } | null {
+  if (exact.length < SHORTEST) return null;
+  const matches = search(text, exact, Math.floor(exact.length * MOST_CHANGED));
+  const fewest = Math.min(...matches.map(({ errors }) => errors));
+  const places = matches
+    .filter(({ errors }) => errors === fewest)
+    .map((match) => ({ start: codePointOffset(text, match.start), end: codePointOffset(text, match.end) }));
+  const nearest = places.sort((a, b) => Math.abs(a.start - start) - Math.abs(b.start - start))[0];
+  return nearest ?? null;
 }
 
 /** Code points before a UTF-16 offset, as browsers count, and back. */

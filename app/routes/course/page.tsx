@@ -1,5 +1,5 @@
 import { useEffect, useRef } from "react";
-import { isRouteErrorResponse, Outlet, redirect, useRevalidator } from "react-router";
+import { isRouteErrorResponse, Outlet, redirect, useNavigation, useRevalidator } from "react-router";
 import { courseOf } from "#core/model";
 import { openCourse } from "../../open-course";
 import { startEmptyCourse } from "../../start-courses";
@@ -62,6 +62,16 @@ export default function CoursePage({ loaderData, params }: Route.ComponentProps)
       stop();
     };
   }, [session, revalidate]);
+  // A change made while a screen was on its way, such as a comment kept in leaving, may have come too late for its look.
+  const underWay = useNavigation().state !== "idle";
+  const before = useRef(session.state);
+  useEffect(() => {
+    if (underWay) before.current = session.state;
+    else if (before.current !== session.state) {
+      before.current = session.state;
+      void revalidate();
+    }
+  }, [underWay, session, revalidate]);
   useDueReleases(session, revalidate);
   const counts = useFlowCounts(session, loaderData.state);
   return (

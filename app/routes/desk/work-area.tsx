@@ -1,12 +1,11 @@
 import { useMemo } from "react";
-import { Link } from "react-router";
 import type { Command } from "#core/changes";
 import type { Outcome } from "../../outcomes";
-import { deskAddress, inAddress } from "../../ui/address";
 import { Unreadable } from "../../ui/work/unreadable";
 import type { EvidenceTarget, NoteActions } from "../../ui/work/types";
 import { WorkView } from "../../ui/work/work-view";
 import type { Work } from "./load-work";
+import { FileBar } from "./file-bar";
 import type { DeskRows } from "./rows";
 import type { HandInActions } from "./use-hand-in";
 
@@ -50,22 +49,18 @@ export function WorkArea(props: WorkAreaProps) {
     remove: (noteId) => void send({ type: "removeNote", noteId }),
   };
   return (
-    <div className="flex h-full flex-col bg-table">
-      {rows.files.length > 1 && (
-        <nav aria-label="Files" className="flex gap-4 border-b border-rule px-5 py-1 text-[13.5px]">
-          {rows.files.map((item) => (
-            <Link
-              key={item.id}
-              to={`${deskAddress(slot, rows.assignment.id, rows.student.id)}?file=${inAddress(item.id)}`}
-              aria-current={item.id === file.id ? "page" : undefined}
-              className={item.id === file.id ? "font-semibold" : "text-soft hover:text-ink"}
-            >
-              {rows.attempts > 1 ? `Attempt ${String(item.attempt)}: ` : ""}
-              {item.name}
-            </Link>
-          ))}
-        </nav>
-      )}
+    <div
+      className="flex h-full flex-col bg-table"
+      onDragOver={(event) => {
+        if (event.dataTransfer.types.includes("Files")) event.preventDefault();
+      }}
+      onDrop={(event) => {
+        if (event.dataTransfer.files.length === 0) return;
+        event.preventDefault();
+        void handIn.addFiles([...event.dataTransfer.files]);
+      }}
+    >
+      {rows.files.length > 1 && <FileBar slot={slot} rows={rows} current={file} send={send} handIn={handIn} />}
       <div className="min-h-0 flex-1">
         {blob ? (
           <WorkView
