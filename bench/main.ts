@@ -98,8 +98,6 @@ row("gradebook: opened from another screen", gradebook.opened);
 row("gradebook: page reloaded", gradebook.reloaded);
 row("gradebook: key to new total, median", gradebook.keyMedian);
 row("gradebook: key to new total, 95th percentile", gradebook.key95);
-row("gradebook: script of one entry until quiet, median", gradebook.scriptMedian);
-row("gradebook: script of one entry until quiet, 95th percentile", gradebook.script95);
 
 const widths = [0, 1, 2, 3].map((column) => Math.max(...rows.map((cells) => (cells[column] ?? "").length), 12));
 const print = (cells: readonly string[]) => {
