@@ -40,6 +40,14 @@ export function DraftField({
   const id = useId();
   const [draft, setDraft] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
+  // What was kept stays in the field until the stored text arrives: dropped sooner, the old text would show for a moment,
+  // and what is typed in that moment would replace the new one.
+  const [kept, setKept] = useState<string | null>(null);
+  const [known, setKnown] = useState(value);
+  if (value !== known) {
+    setKnown(value);
+    if (draft !== null && (draft === kept || draft === value)) setDraft(null);
+  }
   const phrases = usePhrases();
   const [slash, setSlash] = useState<Slash | null>(null);
   const [marked, setMarked] = useState(0);
@@ -47,7 +55,9 @@ export function DraftField({
   const open = phrases !== null && slash !== null;
   useUnkept(draft !== null && draft !== value);
   const latest = useRef({ draft, seen: value, onKeep });
+  const stored = useRef(value);
   useEffect(() => {
+    stored.current = value;
     latest.current = { ...latest.current, draft, onKeep };
     if (draft === null) latest.current.seen = value;
   });
@@ -59,7 +69,8 @@ export function DraftField({
     const outcome = await send(text, seen);
     if (outcome.ok || outcome.issue.code === "nothing_to_change") {
       setTrouble(null);
-      setDraft((now) => (now === text ? null : now));
+      setKept(text);
+      setDraft((now) => (now === text && stored.current === text ? null : now));
     } else {
       latest.current.seen = outcome.issue.code === "seen_differs" ? outcome.issue.present : seen;
       setTrouble(issueWords(outcome.issue));
