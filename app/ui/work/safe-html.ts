@@ -11,12 +11,17 @@ const TAGS =
  * pictures are left out; pictures that are part of the page stay.
  */
 export function safeHtml(html: string): string {
-  return DOMPurify.sanitize(html, {
+  const safe = DOMPurify.sanitize(html, {
     ALLOWED_TAGS: TAGS,
     ALLOWED_ATTR: ["href", "start", "src", "alt", "colspan", "rowspan"],
     ALLOWED_URI_REGEXP: /^(?:https?:|mailto:|#|data:image\/(?:png|jpeg|gif|webp);)/i,
-  }).replace(/<img\b[^>]*>/gi, (image) => (/\bsrc="data:image\//i.test(image) ? image : ""));
+  });
+  return withOwnPictures(safe);
 }
+
+/** HTML that was made safe, without pictures that would have to be fetched. */
+export const withOwnPictures = (html: string): string =>
+  html.replace(/<img\b[^>]*>/gi, (image) => (/\bsrc="data:image\//i.test(image) ? image : ""));
 
 /** Style rules of a document without addresses and imports, so that none of them can fetch anything. */
 export const safeStyles = (css: string): string =>

@@ -2,7 +2,7 @@ import DOMPurify from "dompurify";
 import { renderAsync } from "docx-preview";
 import { useEffect, useState, type ReactNode } from "react";
 import { HtmlPage } from "./html-page";
-import { safeStyles } from "./safe-html";
+import { safeStyles, withOwnPictures } from "./safe-html";
 import type { PageHandle } from "./types";
 import { Unreadable } from "./unreadable";
 
@@ -65,10 +65,11 @@ async function open(blob: Blob): Promise<Opened> {
   } catch {
     return "damaged";
   }
-  const html = DOMPurify.sanitize(host.innerHTML, {
+  const safe = DOMPurify.sanitize(host.innerHTML, {
     FORBID_TAGS: ["style", "iframe", "object", "embed", "form", "input", "svg", "math"],
     ALLOWED_URI_REGEXP: /^(?:https?:|mailto:|#|data:image\/(?:png|jpeg|gif|webp);)/i,
-  }).replace(/<img\b[^>]*>/gi, (image) => (/\bsrc="data:image\//i.test(image) ? image : ""));
+  });
+  const html = withOwnPictures(safe);
   const css = [...styles.querySelectorAll("style")].map((style) => style.textContent).join("\n");
   return {
     html: html.replace(/style="([^"]*)"/g, (_, style: string) => `style="${safeStyles(style)}"`),
