@@ -262,7 +262,7 @@ test("remarks come along to a later attempt, find words that changed, and are sh
   await expect(margin(page).getByText(/not in this text any more/)).toHaveCount(1);
   await expect(work(page).locator(".mix-blend-multiply").first()).toBeVisible();
   await expect(page.getByRole("button", { name: /^Bring/ })).toHaveCount(0);
-  await page.getByRole("button", { name: "More for the attempts" }).click();
+  await page.getByRole("button", { name: "More for this paper" }).click();
   await page.getByRole("menuitem", { name: "Discard attempt 2" }).click();
   await expect(files.getByRole("link", { name: "two.md" })).toHaveCount(0);
   await page.keyboard.press("Control+z");

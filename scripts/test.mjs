@@ -15,12 +15,24 @@ const check = (name, command, args) => {
   return ok;
 };
 
-function findChromium() {
-  const places = ["/usr/bin/chromium", "/usr/bin/chromium-browser"];
-  if (places.some((place) => existsSync(place))) return;
-  console.log("Installing Chromium from Debian's packages");
+/** What the tests need of Debian's packages, with a file by which each is known to be there. */
+const PACKAGES = {
+  chromium: ["/usr/bin/chromium", "/usr/bin/chromium-browser"],
+  // Poppler reads the PDF files that the application writes.
+  "poppler-utils": ["/usr/bin/pdftotext"],
+  "python3-gi": ["/usr/lib/python3/dist-packages/gi/__init__.py"],
+  "gir1.2-poppler-0.18": ["x86_64-linux-gnu", "aarch64-linux-gnu"].map(
+    (place) => `/usr/lib/${place}/girepository-1.0/Poppler-0.18.typelib`,
+  ),
+};
+
+function installPackages() {
+  const lacking = Object.keys(PACKAGES).filter((name) => !PACKAGES[name].some((place) => existsSync(place)));
+  if (lacking.length === 0) return;
+  console.log(`Installing ${lacking.join(", ")} from Debian's packages`);
   run("apt-get", ["update", "-qq"]);
-  run("apt-get", ["install", "-y", "-qq", "chromium"], { env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" } });
+  const options = { env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" } };
+  run("apt-get", ["install", "-y", "-qq", "--no-install-recommends", ...lacking], options);
 }
 
 /** Counts from a JSON report; a run that left none counts as one failure. */
@@ -31,7 +43,7 @@ function countReport(name, file, read) {
 }
 
 prepare();
-findChromium();
+installPackages();
 rmSync(at("test-results"), { recursive: true, force: true });
 
 check("types: routes", bin("react-router"), ["typegen"]);

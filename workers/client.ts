@@ -1,5 +1,5 @@
 import { wrap } from "comlink";
-import type { ArchiveJobs } from "./protocol";
+import type { ArchiveJobs, PdfJobs } from "./protocol";
 
 /** The job was stopped by the person. */
 export class StoppedError extends Error {
@@ -10,8 +10,14 @@ export class StoppedError extends Error {
 }
 
 /** Runs one job of the archive worker; aborting `signal` ends the worker at once. @throws StoppedError when aborted */
-export function runArchiveJob<T>(job: (jobs: ArchiveJobs) => Promise<T>, signal: AbortSignal): Promise<T> {
-  const worker = new Worker(new URL("./archive.worker.ts", import.meta.url), { type: "module" });
+export const runArchiveJob = <T>(job: (jobs: ArchiveJobs) => Promise<T>, signal: AbortSignal): Promise<T> =>
+  runJob(new Worker(new URL("./archive.worker.ts", import.meta.url), { type: "module" }), job, signal);
+
+/** Runs one job of the PDF worker; aborting `signal` ends the worker at once. @throws StoppedError when aborted */
+export const runPdfJob = <T>(job: (jobs: PdfJobs) => Promise<T>, signal: AbortSignal): Promise<T> =>
+  runJob(new Worker(new URL("./pdf.worker.ts", import.meta.url), { type: "module" }), job, signal);
+
+function runJob<J, T>(worker: Worker, job: (jobs: J) => Promise<T>, signal: AbortSignal): Promise<T> {
   const stopped = new Promise<never>((_resolve, reject) => {
     signal.addEventListener("abort", () => {
       reject(new StoppedError());
@@ -20,7 +26,8 @@ export function runArchiveJob<T>(job: (jobs: ArchiveJobs) => Promise<T>, signal:
       reject(new Error(event.message || "the worker could not start"));
     });
   });
-  return Promise.race([job(wrap<ArchiveJobs>(worker)), stopped]).finally(() => {
+  // Every job answers by promise already, so the worker's proxy is what the jobs are.
+  return Promise.race([job(wrap<J>(worker) as unknown as J), stopped]).finally(() => {
     worker.terminate();
   });
 }

@@ -1,4 +1,5 @@
 import type { FacetContent } from "#core/release";
+import { scoreWords } from "./score-words";
 
 interface LetterProps {
   readonly title: string;
@@ -72,15 +73,7 @@ function ScoreLine({ score }: { readonly score: FacetContent["score"] }) {
     <div className="mt-3 border-t-2 border-ink pt-1.5">
       <p className="flex justify-between gap-4">
         <span>Score</span>
-        <strong className="figures">
-          {score.standing === "excused"
-            ? "excused"
-            : score.standing === "missing"
-              ? `missing${score.points === null ? "" : ` · ${score.points} / ${score.maximum}`}`
-              : score.maximum === "0"
-                ? `${score.points ?? "–"} points, bonus`
-                : `${score.points ?? "–"} / ${score.maximum}`}
-        </strong>
+        <strong className="figures">{scoreWords(score)}</strong>
       </p>
       {late && (
         <p className="figures text-right text-[13.5px] text-soft">

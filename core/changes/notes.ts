@@ -113,7 +113,8 @@ const PLACES: Readonly<Record<Note["mark"], readonly Note["target"]["kind"][]>> 
   query: ["point", "passage"],
 };
 
-const checkTarget = (mark: Note["mark"], { kind }: Note["target"]): Result<null, ChangeIssue> =>
+/** Whether a kind of remark can have such a place. */
+export const checkTarget = (mark: Note["mark"], { kind }: Note["target"]): Result<null, ChangeIssue> =>
   PLACES[mark].includes(kind) ? ok(null) : refuse({ code: "wrong_place", mark: KIND_WORDS[mark] });
 
 function nameOf(note: Note): string {

@@ -31,6 +31,7 @@ import { scaleAssignment } from "./scale-assignment";
 import { keepPhrase, removePhrase } from "./phrases";
 import { scoreAttempt } from "./score-attempt";
 import { setScore } from "./set-score";
+import { takeInNotes } from "./take-in-notes";
 import { setComment, setLateness, setStanding } from "./set-standing";
 
 /** Every kind of change there is, by name. */
@@ -88,6 +89,7 @@ const commandKinds = {
   setScore,
   setStanding,
   startCourse,
+  takeInNotes,
   timeRelease,
 } as const;
 

@@ -18,5 +18,6 @@ export {
   type RosterTable,
 } from "./roster";
 export { readRubricFile, rubricCsv, rubricJson, type RubricFileIssue } from "./rubric-file";
+export { webAnnotations, type AnnotatedFile } from "./web-annotations";
 export { readShorthand, shortNameOf, type ShorthandIssue, type ShorthandItem } from "./shorthand";
 export { readDate, type LocalMoment } from "./shorthand-date";

@@ -75,4 +75,5 @@ export {
 export { cutAt, recordAt, recordsOf, StateEditor, wholeTable, withRecords, type CutTable } from "./tables";
 export { completeRecord } from "./complete";
 export { fileSchema, mediaTypeOf, workKindOf, type WorkFile, type WorkKind } from "./file";
+export { differencesOf, type Differences, type Stretch } from "./differences";
 export { findStudents, plainText, type FoundStudents } from "./find-student";

@@ -1,31 +1,29 @@
-import { useRef } from "react";
 import { Link } from "react-router";
 import { notesToCarry, type Command } from "#core/changes";
 import type { Outcome } from "../../outcomes";
 import { deskAddress, inAddress } from "../../ui/address";
-import { MoreMenu } from "../../ui/more-menu";
 import { counted } from "../../ui/words";
 import type { DeskRows } from "./rows";
-import type { HandInActions } from "./use-hand-in";
 
 interface FileBarProps {
   readonly slot: string;
   readonly rows: DeskRows;
   readonly current: DeskRows["files"][number];
   readonly send: (command: Command) => Promise<Outcome>;
-  readonly handIn: HandInActions;
 }
 
-/** The files of all attempts, and what can be done with an attempt as a whole. */
-export function FileBar({ slot, rows, current, send, handIn }: FileBarProps) {
-  const chooser = useRef<HTMLInputElement>(null);
+/** The files of all attempts, and the remarks of an earlier one that can be brought over. */
+export function FileBar({ slot, rows, current, send }: FileBarProps) {
   const place = { assignmentId: rows.assignment.id, studentId: rows.student.id };
   const earlier = rows.files.filter(({ attempt }) => attempt < current.attempt);
   const carried = earlier
     .map((file) => ({ file, notes: notesToCarry(rows.notes, file.id, current.id) }))
     .findLast(({ notes }) => notes.length > 0);
+  // The file of the same name, or the last one, of the attempt before.
+  const previous = earlier.filter(({ attempt }) => attempt === earlier.at(-1)?.attempt);
+  const compared = previous.find(({ name }) => name === current.name) ?? previous.at(-1);
   return (
-    <div className="flex items-center gap-4 border-b border-rule px-5 py-0.5 text-[13.5px]">
+    <div className="flex items-center gap-4 border-b border-rule px-5 py-1.5 text-[13.5px]">
       <nav aria-label="Files" className="flex min-w-0 gap-4 overflow-x-auto">
         {rows.files.map((item) => (
           <Link
@@ -39,42 +37,23 @@ export function FileBar({ slot, rows, current, send, handIn }: FileBarProps) {
           </Link>
         ))}
       </nav>
+      {compared && (
+        <Link
+          className="link ms-auto whitespace-nowrap"
+          to={`${deskAddress(slot, rows.assignment.id, rows.student.id)}?file=${inAddress(current.id)}&beside=${inAddress(compared.id)}`}
+        >
+          Compare with attempt {compared.attempt}
+        </Link>
+      )}
       {carried && (
         <button
           type="button"
-          className="link ms-auto whitespace-nowrap"
+          className={`link whitespace-nowrap ${compared ? "" : "ms-auto"}`}
           onClick={() => void send({ type: "carryNotes", ...place, from: carried.file.id, to: current.id })}
         >
           Bring {counted(carried.notes.length, "remark")} over from attempt {carried.file.attempt}
         </button>
       )}
-      <span className={carried ? "" : "ms-auto"}>
-        <MoreMenu
-          label="More for the attempts"
-          items={[
-            {
-              words: "Add another attempt",
-              onSelect: () => chooser.current?.click(),
-            },
-            {
-              words: `Discard attempt ${String(current.attempt)}`,
-              onSelect: () => void send({ type: "discardAttempt", ...place, attempt: current.attempt }),
-            },
-          ]}
-        />
-      </span>
-      <input
-        ref={chooser}
-        type="file"
-        multiple
-        hidden
-        aria-label="Files of another attempt"
-        onChange={(event) => {
-          const files = [...(event.target.files ?? [])];
-          event.target.value = "";
-          void handIn.addFiles(files);
-        }}
-      />
     </div>
   );
 }

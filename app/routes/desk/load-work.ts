@@ -1,5 +1,6 @@
 import { z } from "zod";
-import { handInOf, type CourseState } from "#core/model";
+import { courseOf, handInOf, type CourseState } from "#core/model";
+import { draftFacet, type FacetContent } from "#core/release";
 import type { Repository } from "#storage";
 import type { DeskRows } from "./rows";
 
@@ -21,6 +22,17 @@ export async function loadWork(
   wanted: string | null,
 ): Promise<Work | null> {
   const file = rows.files.find(({ id }) => id === `file:${wanted ?? ""}`) ?? rows.files.at(-1);
+  return file ? { file, blob: await repository.readFile(slot, file.id) } : null;
+}
+
+/** The file that another is to be compared with. */
+export async function loadBeside(
+  repository: Repository,
+  slot: string,
+  rows: DeskRows,
+  wanted: string | null,
+): Promise<Work | null> {
+  const file = wanted === null ? undefined : rows.files.find(({ id }) => id === `file:${wanted}`);
   return file ? { file, blob: await repository.readFile(slot, file.id) } : null;
 }
 
@@ -51,4 +63,25 @@ export async function recallMargin(repository: Repository): Promise<number | und
 
 export function rememberMargin(repository: Repository, width: number): void {
   void repository.remember(MARGIN_KEY, width).catch(() => null);
+}
+
+/** What a paper says to its student as it stands now, and who says it. */
+export interface PaperDraft {
+  readonly course: string;
+  readonly marker: string;
+  readonly score: FacetContent["score"] | null;
+  readonly rubric: FacetContent["rubric"] | null;
+  readonly comments: FacetContent["comments"] | null;
+}
+
+/** Draws up what a paper would say if it were released now; private notes are no part of it. */
+export function draftPaper(state: CourseState, { assignment, student }: DeskRows): PaperDraft {
+  const { shortTitle, markerId } = courseOf(state);
+  return {
+    course: shortTitle,
+    marker: state.markers[markerId]?.name ?? "",
+    score: draftFacet(state, assignment, student, "score"),
+    rubric: draftFacet(state, assignment, student, "rubric"),
+    comments: draftFacet(state, assignment, student, "comments"),
+  };
 }

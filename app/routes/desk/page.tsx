@@ -8,7 +8,16 @@ import { openCourse, orMissing } from "../../open-course";
 import { deskAddress, fromAddress } from "../../ui/address";
 import { useChange } from "../../use-change";
 import { JudgementColumn } from "./judgement-column";
-import { loadWork, prefetchNext, recallLayout, recallMargin, rememberLayout, rememberMargin } from "./load-work";
+import {
+  draftPaper,
+  loadBeside,
+  loadWork,
+  prefetchNext,
+  recallLayout,
+  recallMargin,
+  rememberLayout,
+  rememberMargin,
+} from "./load-work";
 import { Pile } from "./pile";
 import { deskRows, PILE_ORDERS } from "./rows";
 import { PhrasesAtHand, type Phrases } from "../../ui/phrases";
@@ -36,8 +45,10 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
     phrases: phrasesOf(state),
     unitHours: courseOf(state).lateRule?.unitHours ?? 24,
     work: await loadWork(repository, params.slot, rows, search.get("file")),
+    beside: await loadBeside(repository, params.slot, rows, search.get("beside")),
     layout: await recallLayout(repository),
     marginWidth: await recallMargin(repository),
+    draft: () => draftPaper(state, rows),
   };
 }
 
@@ -146,10 +157,19 @@ function Desk({
               slot={slot}
               rows={rows}
               work={work}
+              beside={loaderData.beside}
+              onAlone={() => {
+                setSearch((now) => {
+                  now.delete("beside");
+                  return now;
+                });
+              }}
               send={send}
               chosen={chosen}
               onChoose={setChosen}
               handIn={handIn}
+              draft={loaderData.draft}
+              repository={repository}
               marginWidth={marginWidth}
               onMarginWidth={(width) => {
                 rememberMargin(repository, width);

@@ -1,10 +1,15 @@
-import { useMemo } from "react";
+import { useMemo, useRef, type RefObject } from "react";
 import type { Command } from "#core/changes";
 import type { Outcome } from "../../outcomes";
+import { CompareAttempts } from "../../ui/work/compare-attempts";
 import { Unreadable } from "../../ui/work/unreadable";
 import type { EvidenceTarget, NoteActions } from "../../ui/work/types";
 import { WorkView } from "../../ui/work/work-view";
-import type { Work } from "./load-work";
+import type { Repository } from "#storage";
+import type { MenuItems } from "../../ui/more-menu";
+import { FileNewsLine } from "./file-news";
+import type { PaperDraft, Work } from "./load-work";
+import { usePaperFiles, type PaperFiles } from "./use-paper-files";
 import { FileBar } from "./file-bar";
 import type { DeskRows } from "./rows";
 import type { HandInActions } from "./use-hand-in";
@@ -13,12 +18,18 @@ interface WorkAreaProps {
   readonly slot: string;
   readonly rows: DeskRows;
   readonly work: Work | null;
+  /** An earlier attempt to compare it with. */
+  readonly beside: Work | null;
+  /** Ends the comparison. */
+  readonly onAlone: () => void;
   readonly send: (command: Command) => Promise<Outcome>;
   readonly chosen: string | null;
   readonly onChoose: (noteId: string | null) => void;
   readonly handIn: HandInActions;
   readonly marginWidth: number | undefined;
   readonly onMarginWidth: (width: number) => void;
+  readonly draft: () => PaperDraft;
+  readonly repository: Repository;
 }
 
 /** The middle and right of the desk: the work with its notes, or what to do where there is none. */
@@ -33,7 +44,14 @@ export function WorkArea(props: WorkAreaProps) {
       })),
     [rows.criteria],
   );
-  if (!work) return <NoWork rows={rows} handIn={handIn} />;
+  const files = usePaperFiles({ rows, work, criteria, draft: props.draft, repository: props.repository, send });
+  const compared = useMemo(
+    () => props.beside && work && { before: attemptFile(props.beside), after: attemptFile(work) },
+    [props.beside, work],
+  );
+  const attempt = useRef<HTMLInputElement>(null);
+  const marked = useRef<HTMLInputElement>(null);
+  if (!work) return <NoWork rows={rows} handIn={handIn} files={files} />;
   const { file, blob } = work;
   const place = { assignmentId: rows.assignment.id, studentId: rows.student.id };
   const actions: NoteActions = {
@@ -48,6 +66,17 @@ export function WorkArea(props: WorkAreaProps) {
     draw: (page, colour, stroke) => void send({ type: "drawStroke", ...place, fileId: file.id, page, colour, stroke }),
     remove: (noteId) => void send({ type: "removeNote", noteId }),
   };
+  const more = (): MenuItems => [
+    { words: "Save the marked paper (PDF)", onSelect: () => void files.savePdf() },
+    { words: "Save the remarks (JSON-LD)", onSelect: files.saveAnnotations },
+    { words: "Read in remarks from a marked PDF", onSelect: () => marked.current?.click() },
+    null,
+    { words: "Add another attempt", onSelect: () => attempt.current?.click() },
+    {
+      words: `Discard attempt ${String(file.attempt)}`,
+      onSelect: () => void send({ type: "discardAttempt", ...place, attempt: file.attempt }),
+    },
+  ];
   return (
     <div
       className="flex h-full flex-col bg-table"
@@ -60,9 +89,12 @@ export function WorkArea(props: WorkAreaProps) {
         void handIn.addFiles([...event.dataTransfer.files]);
       }}
     >
-      {rows.files.length > 1 && <FileBar slot={slot} rows={rows} current={file} send={send} handIn={handIn} />}
+      {rows.files.length > 1 && <FileBar slot={slot} rows={rows} current={file} send={send} />}
+      <FileNewsLine files={files} trouble={handIn.trouble} />
       <div className="min-h-0 flex-1">
-        {blob ? (
+        {compared ? (
+          <CompareAttempts {...compared} onClose={props.onAlone} />
+        ) : blob ? (
           <WorkView
             key={file.id}
             file={file}
@@ -74,6 +106,7 @@ export function WorkArea(props: WorkAreaProps) {
             onChoose={onChoose}
             marginWidth={props.marginWidth}
             onMarginWidth={props.onMarginWidth}
+            more={more}
           />
         ) : (
           <Unreadable
@@ -84,11 +117,60 @@ export function WorkArea(props: WorkAreaProps) {
           />
         )}
       </div>
+      <FileChooser
+        label="Files of another attempt"
+        chooser={attempt}
+        multiple
+        onFiles={(chosenFiles) => void handIn.addFiles(chosenFiles)}
+      />
+      <FileChooser
+        label="A marked PDF"
+        chooser={marked}
+        accept="application/pdf,.pdf"
+        onFiles={([first]) => {
+          if (first) void files.readIn(first);
+        }}
+      />
     </div>
   );
 }
 
-function NoWork({ rows, handIn }: { readonly rows: DeskRows; readonly handIn: HandInActions }) {
+const attemptFile = ({ file, blob }: Work) => ({ file, blob, title: `Attempt ${String(file.attempt)}: ${file.name}` });
+
+interface FileChooserProps {
+  readonly label: string;
+  readonly chooser: RefObject<HTMLInputElement | null>;
+  readonly multiple?: boolean;
+  readonly accept?: string;
+  readonly onFiles: (files: File[]) => void;
+}
+
+/** The browser's own choice of files, opened from a menu. */
+function FileChooser({ label, chooser, multiple = false, accept, onFiles }: FileChooserProps) {
+  return (
+    <input
+      ref={chooser}
+      type="file"
+      hidden
+      multiple={multiple}
+      accept={accept}
+      aria-label={label}
+      onChange={(event) => {
+        const files = [...(event.target.files ?? [])];
+        event.target.value = "";
+        onFiles(files);
+      }}
+    />
+  );
+}
+
+interface NoWorkProps {
+  readonly rows: DeskRows;
+  readonly handIn: HandInActions;
+  readonly files: PaperFiles;
+}
+
+function NoWork({ rows, handIn, files }: NoWorkProps) {
   const onPaper = rows.channel === "paper" || rows.attempts > 0;
   return (
     <div
@@ -129,12 +211,13 @@ function NoWork({ rows, handIn }: { readonly rows: DeskRows; readonly handIn: Ha
               It came on paper
             </button>
           )}
+          {onPaper && (
+            <button type="button" className="act act-quiet" onClick={() => void files.savePdf()}>
+              Save the feedback page (PDF)
+            </button>
+          )}
         </div>
-        {handIn.trouble && (
-          <p role="alert" className="mt-3 text-wax">
-            {handIn.trouble}
-          </p>
-        )}
+        <FileNewsLine files={files} trouble={handIn.trouble} />
       </div>
     </div>
   );

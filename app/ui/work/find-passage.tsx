@@ -1,29 +1,81 @@
-import { useId, useState, type SubmitEvent } from "react";
+import { useEffect, useId, useRef, useState, type KeyboardEvent } from "react";
+import type { Passage } from "#core/model";
 
-/** A field that takes up a passage of the work by its words: the keyboard's way of selecting. */
-export function FindPassage({
-  onFind,
-  onClose,
-}: {
-  /** Answers whether the words stand in the work. */
-  readonly onFind: (words: string) => Promise<boolean>;
+interface FindPassageProps {
+  readonly find: (words: string) => Promise<readonly Passage[]>;
+  /** Brings a place into view. */
+  readonly onShow: (passage: Passage) => void;
+  /** Takes a place up and ends the search. */
+  readonly onTake: (passage: Passage) => void;
   readonly onClose: () => void;
-}) {
+}
+
+/** Pause in typing after which the work is searched, in milliseconds. */
+const PAUSE = 120;
+
+/** Finds words in the work: arrows go from place to place, Enter takes the place in hand, as if it had been selected. */
+export function FindPassage({ find, onShow, onTake, onClose }: FindPassageProps) {
   const id = useId();
   const [words, setWords] = useState("");
-  const [missed, setMissed] = useState(false);
-  const submit = async (event: SubmitEvent) => {
-    event.preventDefault();
-    if (words.trim() !== "") setMissed(!(await onFind(words)));
+  const [places, setPlaces] = useState<readonly Passage[] | null>(null);
+  const [current, setCurrent] = useState(0);
+  // Whether a place was gone to: the first arrow shows the first place, not the second.
+  const shown = useRef(false);
+  const latest = useRef(find);
+  useEffect(() => {
+    latest.current = find;
+  });
+  useEffect(() => {
+    if (words.trim() === "") return;
+    let valid = true;
+    const timer = setTimeout(() => {
+      void latest.current(words).then((found) => {
+        if (valid) setPlaces(found);
+      });
+    }, PAUSE);
+    return () => {
+      valid = false;
+      clearTimeout(timer);
+    };
+  }, [words]);
+  const goTo = (place: number) => {
+    if (!places || places.length === 0) return;
+    const next = (place + places.length) % places.length;
+    setCurrent(next);
+    const passage = places[next];
+    if (passage) onShow(passage);
   };
+  const take = async () => {
+    // What was typed last may not have been looked for yet.
+    const found = places ?? (await find(words));
+    setPlaces(found);
+    const passage = found[current] ?? found[0];
+    if (passage) onTake(passage);
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.key === "Escape") onClose();
+    else if (event.key === "ArrowDown") goTo(current + (shown.current ? 1 : 0));
+    else if (event.key === "ArrowUp") goTo(current - 1);
+    else if (event.key === "Enter") void take();
+    else return;
+    if (event.key.startsWith("Arrow")) shown.current = true;
+    event.preventDefault();
+    event.stopPropagation();
+  };
+  const missed = places?.length === 0;
   return (
-    <form
+    <div
+      role="search"
       className="absolute top-3 left-1/2 z-30 w-96 -translate-x-1/2 rounded border border-rule bg-sheet p-2 shadow-lg"
-      onSubmit={(event) => void submit(event)}
     >
-      <label htmlFor={id} className="text-[13px] text-soft">
-        Take up a passage: its words, then Enter
-      </label>
+      <div className="flex items-baseline justify-between text-[13px] text-soft">
+        <label htmlFor={id}>Words of the work: ↓ ↑ go to them, Enter takes them up</label>
+        {places && !missed && (
+          <span role="status" className="figures whitespace-nowrap">
+            {current + 1} of {places.length}
+          </span>
+        )}
+      </div>
       <input
         id={id}
         className="field mt-0.5"
@@ -31,19 +83,17 @@ export function FindPassage({
         value={words}
         onChange={(event) => {
           setWords(event.target.value);
-          setMissed(false);
+          setPlaces(null);
+          setCurrent(0);
+          shown.current = false;
         }}
-        onKeyDown={(event) => {
-          if (event.key !== "Escape") return;
-          event.stopPropagation();
-          onClose();
-        }}
+        onKeyDown={onKeyDown}
       />
       {missed && (
         <p role="alert" className="mt-1 text-[13px] text-wax">
           These words do not stand in the work as one passage.
         </p>
       )}
-    </form>
+    </div>
   );
 }

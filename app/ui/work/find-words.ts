@@ -3,26 +3,31 @@ import type { PdfDocument } from "./pdf-document";
 import { mapText, singleSpaced } from "./text-map";
 import type { PageHandle } from "./types";
 
-/** Finds words in the work, in any case and spacing; null where they do not stand in it on one page. */
+/** Most places that are looked for. */
+const MOST = 500;
+
+/** Every place where words stand in the work on one page, in any case and spacing, in reading order. */
 export async function findWords(
   words: string,
   pages: ReadonlyMap<number, PageHandle>,
   pdf: PdfDocument | null,
-): Promise<Passage | null> {
+): Promise<Passage[]> {
   const wanted = singleSpaced(words).trim().toLowerCase();
-  const look = (text: string, page: number): Passage | null => {
-    const at = text.toLowerCase().indexOf(wanted);
-    if (at < 0) return null;
-    return makePassage(text, page, codePointOffset(text, at), codePointOffset(text, at + wanted.length));
+  if (wanted === "") return [];
+  const found: Passage[] = [];
+  const look = (text: string, page: number) => {
+    const lower = text.toLowerCase();
+    for (let at = lower.indexOf(wanted); at >= 0 && found.length < MOST; at = lower.indexOf(wanted, at + 1)) {
+      const start = codePointOffset(text, at);
+      found.push(makePassage(text, page, start, start + codePointOffset(wanted, wanted.length)));
+    }
   };
   if (!pdf) {
     const root = pages.get(1)?.textRoot;
-    return root ? look(mapText(root).text, 1) : null;
+    if (root) look(mapText(root).text, 1);
+    return found;
   }
   const { pdfPageText } = await import("./pdf-document");
-  for (let page = 1; page <= pdf.numPages; page += 1) {
-    const found = look(await pdfPageText(pdf, page), page);
-    if (found) return found;
-  }
-  return null;
+  for (let page = 1; page <= pdf.numPages && found.length < MOST; page += 1) look(await pdfPageText(pdf, page), page);
+  return found;
 }

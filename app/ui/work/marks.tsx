@@ -96,7 +96,7 @@ interface PieceProps {
 function MarkPiece({ note, box, colour, chosen }: PieceProps) {
   if (note.mark === "strikeout") {
     return (
-      <span className="absolute" style={place(box)}>
+      <span data-note={note.id} className="absolute" style={place(box)}>
         <span className="absolute inset-x-0 top-[52%] h-[2px]" style={{ background: colour }} />
       </span>
     );
@@ -104,6 +104,7 @@ function MarkPiece({ note, box, colour, chosen }: PieceProps) {
   const wash = `color-mix(in srgb, ${colour} ${chosen ? "42" : "24"}%, transparent)`;
   return (
     <span
+      data-note={note.id}
       className="absolute mix-blend-multiply"
       style={{ ...place(box), background: wash, borderBottom: `2px solid ${colour}` }}
     />

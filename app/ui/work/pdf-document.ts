@@ -34,8 +34,57 @@ export async function openPdf(blob: Blob): Promise<{ document: PdfDocument } | {
   }
 }
 
-/** The text of a page, counted as on the screen. */
-export async function pdfPageText(document: PdfDocument, page: number): Promise<string> {
+const texts = new WeakMap<PdfDocument, Map<number, Promise<string>>>();
+
+/** The text of a page, counted as on the screen; each page of a document is read once. */
+export function pdfPageText(document: PdfDocument, page: number): Promise<string> {
+  let known = texts.get(document);
+  if (!known) texts.set(document, (known = new Map()));
+  let text = known.get(page);
+  if (!text) known.set(page, (text = readPageText(document, page)));
+  return text;
+}
+
+async function readPageText(document: PdfDocument, page: number): Promise<string> {
   const { items } = await (await document.getPage(page)).getTextContent();
   return singleSpaced(items.map((item) => ("str" in item ? item.str + (item.hasEOL ? "\n" : "") : "")).join(""));
+}
+
+/** A place of the work that can be gone to. */
+export interface OutlineEntry {
+  readonly title: string;
+  readonly page: number;
+  /** 0 for a part of the whole. */
+  readonly depth: number;
+}
+
+/** Most entries of an outline. */
+const MOST_ENTRIES = 400;
+
+/** The outline that a PDF brings along, with the page of each entry; empty where it brings none. */
+export async function pdfOutline(document: PdfDocument): Promise<OutlineEntry[]> {
+  const entries: OutlineEntry[] = [];
+  type Items = NonNullable<Awaited<ReturnType<PdfDocument["getOutline"]>>>;
+  const walk = async (items: Items, depth: number): Promise<void> => {
+    for (const item of items) {
+      if (entries.length >= MOST_ENTRIES) return;
+      const page = await pageOf(document, item.dest);
+      if (page !== null) entries.push({ title: item.title, page, depth });
+      await walk(item.items as Items, depth + 1);
+    }
+  };
+  await walk((await document.getOutline().catch(() => null)) ?? [], 0);
+  return entries;
+}
+
+/** The page of a destination, from 1; null for one that leads out of the document or nowhere. */
+async function pageOf(document: PdfDocument, destination: unknown): Promise<number | null> {
+  try {
+    const found: unknown = typeof destination === "string" ? await document.getDestination(destination) : destination;
+    const first: unknown = Array.isArray(found) ? found[0] : null;
+    if (typeof first === "number") return first + 1;
+    return first === null ? null : (await document.getPageIndex(first as never)) + 1;
+  } catch {
+    return null;
+  }
 }

@@ -7,6 +7,8 @@ export interface TextMap {
   readonly length: number;
   /** Null when the range is outside the text. */
   readonly toRange: (start: number, end: number) => Range | null;
+  /** Where its paragraphs and headings begin, in order. */
+  readonly starts: readonly { readonly at: number; readonly heading: boolean }[];
   /** The position of a place in the document. */
   readonly positionOf: (node: Node, offset: number) => number;
 }
@@ -20,10 +22,16 @@ interface Unit {
 /** Elements that begin a new line. */
 const BREAKS = /^(?:BR|P|DIV|LI|TR|TD|TH|DT|DD|H[1-6]|SECTION|ARTICLE|BLOCKQUOTE|PRE|FIGURE|TABLE)$/;
 
-export function mapText(root: HTMLElement): TextMap {
+export function mapText(root: HTMLElement, ownLines = false): TextMap {
   const units: Unit[] = [];
   let text = "";
   let afterSpace = true;
+  const starts: { at: number; heading: boolean }[] = [];
+  const begin = (heading: boolean) => {
+    const last = starts.at(-1);
+    if (last?.at === units.length) last.heading ||= heading;
+    else starts.push({ at: units.length, heading });
+  };
   const addSpace = (unit: Unit) => {
     if (afterSpace) return;
     units.push(unit);
@@ -41,19 +49,22 @@ export function mapText(root: HTMLElement): TextMap {
         offset = unit.to;
         if (/\s/.test(character)) {
           addSpace(unit);
+          if (ownLines && character === "\n") begin(false);
           continue;
         }
         units.push(unit);
         text += character;
         afterSpace = false;
       }
-    } else if (last && BREAKS.test((node as Element).tagName)) {
-      addSpace({ node: last, from: last.length, to: last.length });
+    } else if (BREAKS.test((node as Element).tagName)) {
+      if (last) addSpace({ node: last, from: last.length, to: last.length });
+      begin(/^H\d$/.test((node as Element).tagName));
     }
   }
   return {
     text,
     length: units.length,
+    starts,
     toRange: (start, end) => {
       const first = units[start];
       const final = units[end - 1];

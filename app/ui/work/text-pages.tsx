@@ -1,11 +1,8 @@
-import MarkdownIt from "markdown-it";
 import { useEffect, useMemo, useState } from "react";
 import { HtmlPage } from "./html-page";
-import { safeHtml } from "./safe-html";
 import { Unreadable } from "./unreadable";
+import { markdownHtml, plainHtml } from "./work-text";
 import type { PageHandle } from "./types";
-
-const markdown = new MarkdownIt({ html: false, linkify: false });
 
 interface TextPagesProps {
   readonly blob: Blob;
@@ -30,7 +27,7 @@ export function TextPages({ blob, name, markdownText, width, onPage, overlay }: 
   }, [blob]);
   const html = useMemo(() => {
     if (text === null) return "";
-    return markdownText ? safeHtml(markdown.render(text)) : markdown.utils.escapeHtml(text);
+    return markdownText ? markdownHtml(text) : plainHtml(text);
   }, [text, markdownText]);
   if (text === null) return <p className="mt-16 text-center text-soft">Opening {name}</p>;
   if (text.trim() === "") {

@@ -1,7 +1,5 @@
 import { useCallback, useState, type RefObject } from "react";
-import { makePassage } from "#core/model";
-import { findWords } from "./find-words";
-import type { PdfDocument } from "./pdf-document";
+import { makePassage, type Passage } from "#core/model";
 import { mapText } from "./text-map";
 import { clampShare, unturned, type Turn } from "./turn";
 import type { Held, PageHandle } from "./types";
@@ -54,20 +52,15 @@ export function useHolding(turn: Turn) {
     pinAt(page.element, box.left + box.width / 2, Math.max(box.top, view.top) + Math.min(view.height, box.height) / 3);
   };
 
-  /** Takes up words of the work; answers whether they stand in it. */
-  const find = async (
-    words: string,
-    pages: ReadonlyMap<number, PageHandle>,
-    pdf: PdfDocument | null,
-    scroller: RefObject<HTMLElement | null>,
-  ): Promise<boolean> => {
-    const passage = await findWords(words, pages, pdf);
-    if (!passage) return false;
+  /** Takes up a passage and brings its page into view. */
+  const take = (passage: Passage, scroller: RefObject<HTMLElement | null>) => {
     setHeld({ kind: "passage", passage });
-    scroller.current?.querySelector(`[data-page="${String(passage.page)}"]`)?.scrollIntoView({ block: "start" });
-    (document.activeElement as HTMLElement | null)?.blur();
-    return true;
+    const page = scroller.current?.querySelector<HTMLElement>(`[data-page="${String(passage.page)}"]`);
+    const height = scroller.current?.clientHeight ?? 0;
+    const top = page?.getBoundingClientRect().top ?? 0;
+    // A page that is in view already stays where it is; the tools at the passage bring it fully into view.
+    if (top < 0 || top > height) page?.scrollIntoView({ block: "start" });
   };
 
-  return { held, setHeld, pinning, drop, takeSelection, pinAt, startPin, find };
+  return { held, setHeld, pinning, drop, takeSelection, pinAt, startPin, take };
 }

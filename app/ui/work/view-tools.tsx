@@ -1,6 +1,8 @@
 import { Eraser, MapPin, PenLine, RotateCw, Search, ZoomIn, ZoomOut, type LucideIcon } from "lucide-react";
+import type { ReactNode } from "react";
 import { NOTE_COLOURS } from "#core/model";
 import { NOTE_COLOUR } from "../colours";
+import { MoreMenu, type MenuItems } from "../more-menu";
 import { FIRST_PEN } from "./use-work-keys";
 import type { Pen } from "./types";
 
@@ -11,10 +13,14 @@ interface ViewToolsProps {
   readonly onPin: () => void;
   readonly onTurn: (() => void) | null;
   readonly onZoom: (direction: 1 | -1) => void;
+  /** What else can be done with the paper. */
+  readonly more: (() => MenuItems) | null;
+  /** Where the parts of the work begin. */
+  readonly contents: ReactNode;
 }
 
 /** Ways to look at the work and to take up a pen or a pin; what the pen can be appears only while it is in hand. */
-export function ViewTools({ pen, onFind, onPin, onTurn, onZoom }: ViewToolsProps) {
+export function ViewTools({ pen, onFind, onPin, onTurn, onZoom, more, contents }: ViewToolsProps) {
   const now = pen?.now ?? null;
   return (
     <div className="absolute top-2 right-3 z-20 flex items-center gap-0.5 rounded bg-table/90">
@@ -51,7 +57,7 @@ export function ViewTools({ pen, onFind, onPin, onTurn, onZoom }: ViewToolsProps
       )}
       {pen && (
         <>
-          <ViewButton label="Take up a passage by its words (/)" onClick={onFind} Mark={Search} />
+          <ViewButton label="Find words of the work (/)" onClick={onFind} Mark={Search} />
           <ViewButton label="Pin a remark at a point (T)" onClick={onPin} Mark={MapPin} />
           <ViewButton
             label={now ? "Lay the pen aside (D)" : "Take up the pen (D)"}
@@ -63,6 +69,7 @@ export function ViewTools({ pen, onFind, onPin, onTurn, onZoom }: ViewToolsProps
           />
         </>
       )}
+      {contents}
       {onTurn && <ViewButton label="Turn by a quarter (R)" onClick={onTurn} Mark={RotateCw} />}
       <ViewButton
         label="Smaller (-)"
@@ -78,6 +85,7 @@ export function ViewTools({ pen, onFind, onPin, onTurn, onZoom }: ViewToolsProps
         }}
         Mark={ZoomIn}
       />
+      {more && <MoreMenu label="More for this paper" items={more} />}
     </div>
   );
 }

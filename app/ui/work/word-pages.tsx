@@ -1,10 +1,8 @@
-import DOMPurify from "dompurify";
-import { renderAsync } from "docx-preview";
 import { useEffect, useState, type ReactNode } from "react";
 import { HtmlPage } from "./html-page";
-import { safeStyles, withOwnPictures } from "./safe-html";
 import type { PageHandle } from "./types";
 import { Unreadable } from "./unreadable";
+import { openWord, type OpenedWord } from "./word-file";
 
 interface WordPagesProps {
   readonly blob: Blob;
@@ -14,14 +12,12 @@ interface WordPagesProps {
   readonly overlay: (page: number) => ReactNode;
 }
 
-type Opened = { readonly html: string; readonly css: string } | "damaged";
-
 /** A Word file, drawn as pages. Macros, embedded pages and anything remote are left out. */
 export function WordPages({ blob, name, width, onPage, overlay }: WordPagesProps) {
-  const [opened, setOpened] = useState<Opened | null>(null);
+  const [opened, setOpened] = useState<OpenedWord | null>(null);
   useEffect(() => {
     let current = true;
-    void open(blob).then((result) => {
+    void openWord(blob).then((result) => {
       if (current) setOpened(result);
     });
     return () => {
@@ -45,34 +41,4 @@ export function WordPages({ blob, name, width, onPage, overlay }: WordPagesProps
       <HtmlPage html={opened.html} className="work-word" width={width} onPage={onPage} overlay={overlay} />
     </>
   );
-}
-
-async function open(blob: Blob): Promise<Opened> {
-  // Drawn into elements that are not part of the page: nothing of the file is alive before it has been made safe.
-  const inert = document.implementation.createHTMLDocument("");
-  const host = inert.createElement("div");
-  const styles = inert.createElement("div");
-  try {
-    await renderAsync(blob, host, styles, {
-      className: "word",
-      inWrapper: false,
-      ignoreWidth: true,
-      ignoreHeight: true,
-      ignoreFonts: true,
-      renderAltChunks: false,
-      useBase64URL: true,
-    });
-  } catch {
-    return "damaged";
-  }
-  const safe = DOMPurify.sanitize(host.innerHTML, {
-    FORBID_TAGS: ["style", "iframe", "object", "embed", "form", "input", "svg", "math"],
-    ALLOWED_URI_REGEXP: /^(?:https?:|mailto:|#|data:image\/(?:png|jpeg|gif|webp);)/i,
-  });
-  const html = withOwnPictures(safe);
-  const css = [...styles.querySelectorAll("style")].map((style) => style.textContent).join("\n");
-  return {
-    html: html.replace(/style="([^"]*)"/g, (_, style: string) => `style="${safeStyles(style)}"`),
-    css: safeStyles(css),
-  };
 }

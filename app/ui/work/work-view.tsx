@@ -1,6 +1,9 @@
 import { useCallback, useRef, useState } from "react";
 import { workKindOf, type Stroke, type WorkFile } from "#core/model";
+import type { MenuItems } from "../more-menu";
+import { Contents } from "./contents";
 import { FindPassage } from "./find-passage";
+import { findWords } from "./find-words";
 import { Margin } from "./margin";
 import { MarginEdge } from "./margin-edge";
 import { Marks } from "./marks";
@@ -28,6 +31,8 @@ interface WorkViewProps {
   /** Width of the margin as it was left, and where a new one is remembered. */
   readonly marginWidth?: number | undefined;
   readonly onMarginWidth?: (width: number) => void;
+  /** What else can be done with the paper. */
+  readonly more?: () => MenuItems;
   /** Shows the pages alone at this width in pixels, without tools and margin, as beside other papers. */
   readonly bareWidth?: number;
 }
@@ -62,8 +67,10 @@ export function WorkView(props: WorkViewProps) {
   const kind = workKindOf(file);
   const turns = kind === "pdf" || kind === "image";
 
+  const [opened, setOpened] = useState<PdfDocument | null>(null);
   const onDocument = useCallback((document: PdfDocument | null) => {
     pdf.current = document;
+    setOpened(document);
   }, []);
 
   const add = (mark: HeldMark, criterionId: ShownNote["criterionId"]) => {
@@ -171,14 +178,29 @@ export function WorkView(props: WorkViewProps) {
           onPin={startPin}
           onTurn={turns ? turnPage : null}
           onZoom={zoomBy}
+          more={props.more ?? null}
+          contents={
+            <Contents
+              pdf={opened}
+              textRoot={pages.get(1)?.textRoot ?? null}
+              version={version}
+              onPage={(page) => {
+                scroller.current?.querySelector(`[data-page="${String(page)}"]`)?.scrollIntoView({ block: "start" });
+              }}
+            />
+          }
         />
       )}
       {finding && (
         <FindPassage
-          onFind={async (words) => {
-            const found = await holding.find(words, pages, pdf.current, scroller);
-            if (found) setFinding(false);
-            return found;
+          find={(words) => findWords(words, pages, pdf.current)}
+          onShow={(passage) => {
+            holding.take(passage, scroller);
+          }}
+          onTake={(passage) => {
+            holding.take(passage, scroller);
+            (document.activeElement as HTMLElement | null)?.blur();
+            setFinding(false);
           }}
           onClose={() => {
             setFinding(false);

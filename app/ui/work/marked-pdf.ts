@@ -1,0 +1,51 @@
+import type { Instant } from "#core/kernel";
+import type { WorkFile } from "#core/model";
+import { runPdfJob } from "../../../workers/client";
+import type { FeedbackSheet } from "../../../workers/protocol";
+import { noteColour } from "./marks";
+import { ownText } from "./own-note";
+import { preparePaper } from "./paper-source";
+import { pdfFonts } from "./pdf-fonts";
+import type { EvidenceTarget, ShownNote } from "./types";
+
+interface PaperWithNotes {
+  readonly file: WorkFile | null;
+  readonly blob: Blob | null;
+  readonly notes: readonly ShownNote[];
+  readonly criteria: readonly EvidenceTarget[];
+  readonly sheet: FeedbackSheet;
+  readonly author: string;
+  readonly at: Instant;
+}
+
+const KIND_WORDS: Readonly<Record<ShownNote["mark"], string>> = {
+  highlight: "Note",
+  strikeout: "Strike-out",
+  insertion: "Insertion",
+  pin: "Pinned note",
+  text: "Words on the page",
+  ink: "Pen",
+  tick: "Tick",
+  query: "Query",
+};
+
+/**
+ * A work as a PDF with its remarks as standard annotations and a page of feedback.
+ * @throws StoppedError when stopped; Error when the work cannot be read
+ */
+export async function markedPdf(paper: PaperWithNotes, signal: AbortSignal): Promise<Blob> {
+  const { file, blob, notes, criteria } = paper;
+  const [{ source, placeOf }, fonts] = await Promise.all([preparePaper(file, blob, notes), pdfFonts()]);
+  const marks = notes.map((note) => ({
+    id: note.id,
+    mark: note.mark,
+    place: placeOf(note),
+    words: note.body,
+    subject: criteria.find(({ id }) => id === note.criterionId)?.name ?? KIND_WORDS[note.mark],
+    colour: noteColour(note, criteria),
+    own: ownText(note),
+  }));
+  const { sheet, author, at } = paper;
+  const bytes = await runPdfJob((jobs) => jobs.writePaper({ source, marks, sheet, fonts, author, at }), signal);
+  return new Blob([bytes], { type: "application/pdf" });
+}

@@ -1,0 +1,8 @@
+import { expose } from "comlink";
+import { writePaper } from "./pdf/marked-paper";
+import { readMarks } from "./pdf/read-marks";
+import type { PdfJobs } from "./protocol";
+
+const jobs: PdfJobs = { writePaper, readMarks };
+
+expose(jobs);

@@ -1,0 +1,35 @@
+import { rgb } from "@cantoo/pdf-lib";
+import type { FeedbackSheet, SheetPassage } from "../protocol";
+import type { Flow } from "./flow";
+
+const SOFT = rgb(0.337, 0.357, 0.439);
+
+/** Sets the page behind a marked paper: the score, each criterion with its level and passages, and the comments. */
+export async function writeSheet(flow: Flow, sheet: FeedbackSheet): Promise<void> {
+  await flow.write(sheet.title, { size: 18, weight: "strong", after: 2 });
+  await flow.write(`${sheet.course} · for ${sheet.name}`, { size: 10.5, colour: SOFT, after: 8 });
+  if (sheet.overall) await flow.write(sheet.overall, { size: 11.5, after: 8 });
+  if (sheet.score !== null) {
+    flow.rule();
+    await flow.writeEnds("Score", sheet.score, { size: 12.5, weight: "strong", before: 4 });
+    if (sheet.scoreNote) await flow.write(sheet.scoreNote, { size: 10.5, colour: SOFT });
+  }
+  for (const criterion of sheet.criteria) {
+    flow.rule();
+    await flow.writeEnds(criterion.name, criterion.points, { size: 11.5, weight: "strong", before: 3 });
+    if (criterion.level) await flow.write(criterion.level, { size: 10.5, colour: SOFT });
+    if (criterion.comment) await flow.write(criterion.comment, { size: 11.5, before: 2 });
+    await writePassages(flow, criterion.passages);
+  }
+  if (sheet.others.length === 0) return;
+  flow.rule();
+  await flow.write("On the work", { size: 11.5, weight: "strong", before: 3 });
+  await writePassages(flow, sheet.others);
+}
+
+async function writePassages(flow: Flow, passages: readonly SheetPassage[]): Promise<void> {
+  for (const { quote, words } of passages) {
+    if (quote) await flow.write(`“${quote}”`, { size: 10.5, colour: SOFT, indent: 12, before: 3 });
+    if (words) await flow.write(words, { size: 11, indent: quote ? 24 : 12 });
+  }
+}
