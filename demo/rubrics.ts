@@ -15,6 +15,7 @@ function rubric(slug: string, name: string, rows: readonly CriterionRow[]): Rubr
       id: `criterion:${slug}-${String(place + 1)}` as Id<"criterion">,
       name: criterion,
       step: decimal("0.5"),
+      asksEvidence: false,
       weight: null,
       levels: levels.map(([level, min, max, descriptor], index) => ({
         id: `level:${slug}-${String(place + 1)}-${String(index + 1)}` as Id<"level">,

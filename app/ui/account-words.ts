@@ -38,13 +38,15 @@ export function ruleWords(account: Account, { timeZone }: NameOf): string {
   const { rule } = account;
   switch (rule.name) {
     case "entered": {
-      const source = { judged: "judged on the ruler", byHand: "set by hand" }[rule.source as string] ?? "entered";
+      const source = { judged: "judged", byHand: "set by hand", key: "by the key" }[rule.source as string] ?? "entered";
       return rule.by ? `${source} by ${rule.by.by}, ${momentText(rule.by.at, timeZone)}` : source;
     }
     case "open":
       return rule.outlook === "now" ? "" : rule.outlook === "lowest" ? "open, taken as 0" : "open, taken as full";
     case "rubric":
       return rule.weighted ? "criteria weighed" : rule.scaledTo ? "criteria added and scaled" : "criteria added";
+    case "answers":
+      return "answers added";
     case "group":
       return rule.adjustment.n === 0n ? "score of the group" : "score of the group with an own part";
     case "scaled":

@@ -2,6 +2,12 @@ import type { ChangeIssue } from "#core/changes";
 import type { CourseFileIssue, RosterIssue, RubricFileIssue, ShorthandIssue } from "#core/formats";
 import type { RubricFinding } from "#core/scoring";
 
+const KEY_FAULTS = {
+  right_option: "names a right option that is not there. Choose it among the options.",
+  number: "is not a number with a tolerance of 0 or more. Type it such as 287, tolerance 3.",
+  points: "gives points below 0. Points start at 0.",
+} as const;
+
 /** Sentences for refusals: what, and how to mend it. The one place where an issue becomes words. */
 export function issueWords(issue: ChangeIssue): string {
   switch (issue.code) {
@@ -57,6 +63,8 @@ export function issueWords(issue: ChangeIssue): string {
       return `Both points of the line stand at ${issue.x}. Choose two different scores.`;
     case "falling_line":
       return `The line falls from ${issue.y1} to ${issue.y2}: a better score would count less. Turn the two points around.`;
+    case "key_at_fault":
+      return `The key of "${issue.question}" ${KEY_FAULTS[issue.what]}`;
     case "rubric_at_fault":
       return findingWords(issue.finding);
     case "weight_below_zero":

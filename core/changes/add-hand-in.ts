@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { fileSchema, handInOf, idField, instantField, resultKey } from "#core/model";
+import { fileSchema, ownHandInOf, idField, instantField, resultKey } from "#core/model";
 import type { CommandKind } from "./change";
 import { finish, paperAt, put } from "./draft";
 
@@ -17,7 +17,7 @@ export const addHandIn: CommandKind<z.infer<typeof input>> = {
   prepare: (state, { assignmentId, studentId, at, files }) => {
     const paper = paperAt(state, { assignmentId, studentId });
     if (!paper.ok) return paper;
-    const attempts = handInOf(state, assignmentId, studentId)?.attempts ?? [];
+    const attempts = ownHandInOf(state, assignmentId, studentId)?.attempts ?? [];
     // Numbers are never used again, also where an attempt was discarded.
     const attempt = { number: (attempts.at(-1)?.number ?? 0) + 1, at, files };
     const record = {

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { refuse, type Id } from "#core/kernel";
-import { handInOf, idField, notesOf, resultOf, type Note } from "#core/model";
+import { handInOf, idField, notesOf, ownHandInOf, resultOf, type Note } from "#core/model";
 import type { CommandKind } from "./change";
 import { counted, finish, paperAt, put, remove } from "./draft";
 
@@ -16,7 +16,7 @@ export const discardAttempt: CommandKind<z.infer<typeof discardInput>> = {
   prepare: (state, { attempt, ...place }) => {
     const paper = paperAt(state, place);
     if (!paper.ok) return paper;
-    const handIn = handInOf(state, place.assignmentId, place.studentId);
+    const handIn = ownHandInOf(state, place.assignmentId, place.studentId);
     const left = handIn?.attempts.filter(({ number }) => number !== attempt) ?? [];
     if (!handIn || left.length === handIn.attempts.length) {
       return refuse({ code: "unknown_record", what: "attempt", id: String(attempt) });

@@ -49,6 +49,11 @@ export type ChangeIssue =
   | { readonly code: "time_is_past"; readonly at: Instant }
   | { readonly code: "number_taken"; readonly number: string }
   | { readonly code: "name_taken"; readonly name: string }
+  | {
+      readonly code: "key_at_fault";
+      readonly question: string;
+      readonly what: "right_option" | "number" | "points";
+    }
   | { readonly code: "rubric_at_fault"; readonly finding: RubricFinding }
   | { readonly code: "weight_below_zero"; readonly weight: string }
   | { readonly code: "bands_not_falling"; readonly letter: string }

@@ -50,10 +50,10 @@ export const removeAll = (
 export function assignmentParts(state: CourseState, assignmentId: AssignmentId): (Patch | null)[] {
   const isOfIt = (record: { readonly assignmentId: AssignmentId }) => record.assignmentId === assignmentId;
   return [
-    ...(["results", "handIns", "judgements", "copies"] as const).flatMap((table) =>
+    ...(["results", "handIns", "judgements", "answers", "copies"] as const).flatMap((table) =>
       removeAll(state, table, Object.values(cutAt(state, table, assignmentId) ?? {})),
     ),
-    ...(["notes", "groups", "releases"] as const).flatMap((table) =>
+    ...(["notes", "groups", "releases", "messages", "posts", "questions"] as const).flatMap((table) =>
       removeAll(state, table, recordsOf(state, table).filter(isOfIt)),
     ),
     remove(state, "assignments", assignmentId),

@@ -35,6 +35,7 @@ export const drawStroke: CommandKind<z.infer<typeof strokeInput>> = {
       mark: "ink" as const,
       criterionId: null,
       body: "",
+      forGroup: false,
       createdAt: at,
       by,
     };

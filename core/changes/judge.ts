@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { ok, parseDecimal, refuse, type Result } from "#core/kernel";
+import { ok, parseDecimal, refuse, type Result, type StudentId } from "#core/kernel";
 import {
   commentField,
   idField,
@@ -13,6 +13,7 @@ import {
 import { checkPoints, levelAt, proposedPoints, steppedPoints } from "#core/scoring";
 import type { ChangeIssue, CommandKind, PaperPlace } from "./change";
 import { checkSeen, excerpt, finish, paperAt, put, type Paper } from "./draft";
+import { scopeOf, scopeTitle, wholeGroupField } from "./group-scope";
 
 const place = {
   assignmentId: idField("assignment"),
@@ -33,12 +34,13 @@ const judgeInput = z.object({
   ]),
   /** The person was asked about something unusual and goes on: points between levels, a missing or excused student. */
   confirmed: z.boolean().optional(),
+  wholeGroup: wholeGroupField,
 });
 
 /** Judges one criterion: by level, by points, not applicable, or open again. */
 export const judge: CommandKind<z.infer<typeof judgeInput>> = {
   input: judgeInput,
-  prepare: (state, { verdict, criterionId, confirmed = false, ...where }) => {
+  prepare: (state, { verdict, criterionId, confirmed = false, wholeGroup, ...where }) => {
     const found = criterionAt(state, where, criterionId);
     if (!found.ok) return found;
     const result = resultOf(state, where.assignmentId, where.studentId);
@@ -52,10 +54,17 @@ export const judge: CommandKind<z.infer<typeof judgeInput>> = {
     const standing = gives ? put(state, "results", { ...result, decision: null }) : null;
     const { paper, rubric, criterion } = found.value;
     const present = judgementOf(state, where.assignmentId, where.studentId, criterionId);
+    const judgementAt = (id: StudentId) => judgementOf(state, where.assignmentId, id, criterionId);
+    const scope = scopeOf(state, where, wholeGroup, (mate) => {
+      const theirs = judgementAt(mate);
+      const open = theirs.points === null && !theirs.notApplicable;
+      const same = theirs.points === present.points && theirs.notApplicable === present.notApplicable;
+      return (open || same) && resultOf(state, where.assignmentId, mate).decision === null;
+    });
     const store = (points: typeof present.points, notApplicable: boolean, words: string) =>
       finish(
-        `${paper.title}: ${criterion.name} ${words}`,
-        put(state, "judgements", { ...present, points, notApplicable }),
+        `${scopeTitle(state, paper, wholeGroup)}: ${criterion.name} ${words}`,
+        ...scope.map((id) => put(state, "judgements", { ...judgementAt(id), points, notApplicable })),
         standing,
       );
     switch (verdict.kind) {
@@ -85,19 +94,31 @@ export const judge: CommandKind<z.infer<typeof judgeInput>> = {
   },
 };
 
-const commentInput = z.object({ ...place, comment: commentField, seen: z.string().optional() });
+const commentInput = z.object({
+  ...place,
+  comment: commentField,
+  seen: z.string().optional(),
+  wholeGroup: wholeGroupField,
+});
 
 /** Writes the comment that stands under one criterion. */
 export const setCriterionComment: CommandKind<z.infer<typeof commentInput>> = {
   input: commentInput,
-  prepare: (state, { criterionId, comment, seen, ...where }) => {
+  prepare: (state, { criterionId, comment, seen, wholeGroup, ...where }) => {
     const found = criterionAt(state, where, criterionId);
     if (!found.ok) return found;
     const present = judgementOf(state, where.assignmentId, where.studentId, criterionId);
     const known = checkSeen(seen, present.comment);
     if (!known.ok) return known;
-    const line = `${found.value.paper.title}: comment on ${found.value.criterion.name} "${excerpt(comment)}"`;
-    return finish(line, put(state, "judgements", { ...present, comment }));
+    const judgementAt = (id: StudentId) => judgementOf(state, where.assignmentId, id, criterionId);
+    const scope = scopeOf(state, where, wholeGroup, (mate) =>
+      ["", present.comment].includes(judgementAt(mate).comment),
+    );
+    const title = scopeTitle(state, found.value.paper, wholeGroup);
+    return finish(
+      `${title}: comment on ${found.value.criterion.name} "${excerpt(comment)}"`,
+      ...scope.map((id) => put(state, "judgements", { ...judgementAt(id), comment })),
+    );
   },
 };
 

@@ -15,7 +15,7 @@ const addInput = noteSchema
     criterionId: true,
     body: true,
   })
-  .extend({ colour: noteSchema.shape.colour.optional() });
+  .extend({ colour: noteSchema.shape.colour.optional(), forGroup: noteSchema.shape.forGroup.optional() });
 
 /** Puts a note on a place in the work; with a criterion it is evidence for it. */
 export const addNote: CommandKind<z.infer<typeof addInput>> = {
@@ -35,6 +35,7 @@ export const addNote: CommandKind<z.infer<typeof addInput>> = {
     const record: Note = {
       ...note,
       colour: note.colour ?? null,
+      forGroup: note.forGroup ?? false,
       id: `note:${fresh()}` as Id<"note">,
       createdAt: at,
       by,
@@ -48,6 +49,7 @@ const editInput = z.object({
   body: commentField.optional(),
   criterionId: idField("criterion").nullable().optional(),
   colour: noteSchema.shape.colour.optional(),
+  forGroup: noteSchema.shape.forGroup.optional(),
   /** Another place for it; its kind of place stays. */
   target: noteSchema.shape.target.optional(),
   seen: z.string().optional(),
@@ -56,7 +58,7 @@ const editInput = z.object({
 /** Rewrites a note, moves it, gives it another colour, or links it to another criterion. */
 export const editNote: CommandKind<z.infer<typeof editInput>> = {
   input: editInput,
-  prepare: (state, { noteId, body, criterionId, colour, target, seen }) => {
+  prepare: (state, { noteId, body, criterionId, colour, forGroup, target, seen }) => {
     const found = noteAt(state, noteId);
     if (!found.ok) return found;
     const { note, paper } = found.value;
@@ -72,6 +74,7 @@ export const editNote: CommandKind<z.infer<typeof editInput>> = {
       criterionId: criterionId === undefined ? note.criterionId : criterionId,
       colour: colour === undefined ? note.colour : colour,
       target: target ?? note.target,
+      forGroup: forGroup ?? note.forGroup,
     };
     return finish(`${paper.title}: ${nameOf(next)} ${target ? "moved" : "edited"}`, put(state, "notes", next));
   },

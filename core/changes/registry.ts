@@ -31,6 +31,10 @@ import { scaleAssignment } from "./scale-assignment";
 import { keepPhrase, removePhrase } from "./phrases";
 import { scoreAttempt } from "./score-attempt";
 import { setScore } from "./set-score";
+import { addFeedbackFile, removeFeedbackFile } from "./feedback-files";
+import { readMessages, replyAsStudent, sendMessage } from "./messages";
+import { takeInPosts } from "./posts";
+import { judgeAnswer, saveQuestions, takeInAnswers } from "./questions";
 import { takeInNotes } from "./take-in-notes";
 import { setComment, setLateness, setStanding } from "./set-standing";
 
@@ -39,6 +43,7 @@ const commandKinds = {
   addAssignment,
   addAssignments,
   addCategory,
+  addFeedbackFile,
   addHandIn,
   addNote,
   drawStroke,
@@ -62,19 +67,24 @@ const commandKinds = {
   holdAssignment,
   holdResult,
   judge,
+  judgeAnswer,
   keepPhrase,
   placeAssignment,
   placeCategory,
+  readMessages,
   release,
   releaseDue,
   removeAssignments,
   removeCategory,
+  removeFeedbackFile,
   removeNote,
   removePhrase,
   removeRubric,
   removeSection,
   removeStudents,
   removeTerm,
+  replyAsStudent,
+  saveQuestions,
   saveRubric,
   saveTerm,
   scaleAssignment,
@@ -82,6 +92,7 @@ const commandKinds = {
   scoreGroup,
   seal,
   sealTotal,
+  sendMessage,
   setByHand,
   setComment,
   setCriterionComment,
@@ -89,7 +100,9 @@ const commandKinds = {
   setScore,
   setStanding,
   startCourse,
+  takeInAnswers,
   takeInNotes,
+  takeInPosts,
   timeRelease,
 } as const;
 

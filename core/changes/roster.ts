@@ -114,8 +114,8 @@ export const removeStudents: CommandKind<z.infer<typeof removeInput>> = {
     return finish(
       `${who} taken off the roster`,
       ...students.map(({ id }) => remove(state, "students", id)),
-      ...(["results", "handIns", "judgements", "copies", "notes"] as const).flatMap((table) =>
-        removeAll(state, table, recordsOf(state, table).filter(isTheirs)),
+      ...(["results", "handIns", "judgements", "answers", "copies", "notes", "messages", "posts"] as const).flatMap(
+        (table) => removeAll(state, table, recordsOf(state, table).filter(isTheirs)),
       ),
       ...Object.values(state.groups).map((group) =>
         put(state, "groups", { ...group, memberIds: group.memberIds.filter((id) => !gone.has(id)) }),

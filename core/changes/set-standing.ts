@@ -1,7 +1,9 @@
 import { z } from "zod";
+import type { StudentId } from "#core/kernel";
 import { commentField, idField, resultOf } from "#core/model";
 import type { CommandKind } from "./change";
 import { checkSeen, excerpt, finish, paperAt, put } from "./draft";
+import { scopeOf, scopeTitle, wholeGroupField } from "./group-scope";
 
 const place = { assignmentId: idField("assignment"), studentId: idField("student") };
 
@@ -41,12 +43,13 @@ const commentInput = z.object({
   facing: z.enum(["student", "private"]),
   text: commentField,
   seen: z.string().optional(),
+  wholeGroup: wholeGroupField,
 });
 
 /** Writes the overall comment, or the private note that only instructors ever see. */
 export const setComment: CommandKind<z.infer<typeof commentInput>> = {
   input: commentInput,
-  prepare: (state, { facing, text, seen, ...where }) => {
+  prepare: (state, { facing, text, seen, wholeGroup, ...where }) => {
     const paper = paperAt(state, where);
     if (!paper.ok) return paper;
     const field = facing === "student" ? "overallComment" : "privateNote";
@@ -54,9 +57,11 @@ export const setComment: CommandKind<z.infer<typeof commentInput>> = {
     const known = checkSeen(seen, result[field]);
     if (!known.ok) return known;
     const name = facing === "student" ? "overall comment" : "private note";
+    const resultAt = (id: StudentId) => resultOf(state, where.assignmentId, id);
+    const scope = scopeOf(state, where, wholeGroup, (mate) => ["", result[field]].includes(resultAt(mate)[field]));
     return finish(
-      `${paper.value.title}: ${name} "${excerpt(text)}"`,
-      put(state, "results", { ...result, [field]: text }),
+      `${scopeTitle(state, paper.value, wholeGroup)}: ${name} "${excerpt(text)}"`,
+      ...scope.map((id) => put(state, "results", { ...resultAt(id), [field]: text })),
     );
   },
 };

@@ -48,7 +48,15 @@ export const takeInNotes: CommandKind<z.infer<typeof takeInInput>> = {
       if (!fits.ok) return fits;
       const record = { ...note, id, criterionId: criterionId && criteria.has(criterionId) ? criterionId : null };
       if (there.some((other) => same(other, record))) continue;
-      records.push({ ...place, fileId, ...record, id: `note:${fresh()}` as Id<"note">, createdAt: at, by });
+      records.push({
+        ...place,
+        fileId,
+        ...record,
+        id: `note:${fresh()}` as Id<"note">,
+        forGroup: false,
+        createdAt: at,
+        by,
+      });
     }
     return finish(
       `${paper.value.title}: ${counted(records.length, "remark")} read in on ${file.name}`,

@@ -7,12 +7,13 @@ import { applyPatches, invertPatches } from "./patch";
 /** For each table, how many records of a state still name one of its ids. */
 const REFERRERS: Partial<Readonly<Record<TableName, (state: CourseState, id: string) => boolean>>> = {
   students: (state, id) =>
-    (["results", "handIns", "judgements", "copies", "notes"] as const).some((table) =>
+    (["results", "handIns", "judgements", "answers", "copies", "notes", "messages", "posts"] as const).some((table) =>
       recordsOf(state, table).some(({ studentId }) => studentId === id),
     ) || Object.values(state.groups).some(({ memberIds }) => memberIds.some((member) => member === id)),
   assignments: (state, id) =>
-    (["results", "handIns", "judgements", "copies"] as const).some((table) => state[table][id] !== undefined) ||
-    Object.values(state.notes).some(({ assignmentId }) => assignmentId === id),
+    (["results", "handIns", "judgements", "answers", "copies"] as const).some(
+      (table) => state[table][id] !== undefined,
+    ) || Object.values(state.notes).some(({ assignmentId }) => assignmentId === id),
   categories: (state, id) =>
     Object.values(state.assignments).some(({ categoryId }) => categoryId === id) ||
     Object.values(state.categories).some(({ parentId }) => parentId === id),

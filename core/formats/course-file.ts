@@ -17,7 +17,7 @@ import {
 import { isWholeArchive } from "./whole-archive";
 
 /** Version of the course file. A file of a higher one is refused. */
-export const COURSE_FILE_VERSION = 3;
+export const COURSE_FILE_VERSION = 4;
 const FORMAT = "upright-quill-course";
 /** Most bytes a course file may unpack to: it keeps a hostile archive from filling the memory. */
 const MOST_BYTES = 2_000_000_000;
@@ -48,6 +48,9 @@ const coverSchema = z.object({
 /** Every file that a course names. */
 export const filesOf = (state: CourseState): WorkFile[] => [
   ...Object.values(state.assignments).flatMap((assignment) => assignment.files),
+  ...recordsOf(state, "results").flatMap((result) => result.feedbackFiles),
+  ...recordsOf(state, "copies").flatMap((copy) => copy.comments?.content.attachments ?? []),
+  ...Object.values(state.messages).flatMap((message) => message.files),
   ...recordsOf(state, "handIns").flatMap((handIn) => handIn.attempts.flatMap((attempt) => attempt.files)),
 ];
 

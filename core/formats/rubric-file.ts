@@ -67,7 +67,7 @@ export function rubricJson(rubric: Rubric): string {
           ...(criterion.weight !== null && { weight: number(criterion.weight) }),
           position: place + 1,
           rubricId: identifier(rubric.id),
-          extensions: { step: criterion.step },
+          extensions: { step: criterion.step, ...(criterion.asksEvidence && { asksEvidence: true }) },
           CFRubricCriterionLevels: criterion.levels.map((level, index) => ({
             identifier: identifier(level.id),
             description: level.descriptor,
@@ -93,6 +93,7 @@ interface ReadLevel {
   readonly from: string;
   readonly to: string;
   readonly description: string;
+  readonly asksEvidence: boolean;
 }
 
 /** Reads a rubric from CSV or JSON, whichever it is, under fresh ids. */
@@ -124,6 +125,7 @@ export function readRubricFile(text: string, fresh: () => string): Result<Rubric
         id,
         name: level.criterion,
         step: step ?? ("0.5" as Decimal),
+        asksEvidence: level.asksEvidence,
         weight: weight?.value ?? null,
         levels: [made],
       });
@@ -170,6 +172,7 @@ function readCsv(text: string): ReadRubric {
       from: cell(row, "levelScoreFrom"),
       to: cell(row, "levelScore"),
       description: cell(row, "levelDescription"),
+      asksEvidence: false,
     })),
   });
 }
@@ -186,7 +189,7 @@ const packageSchema = z.object({
             category: z.string().optional(),
             weight: z.number().optional(),
             position: z.number().optional(),
-            extensions: z.object({ step: looseText }).optional(),
+            extensions: z.object({ step: looseText, asksEvidence: z.boolean().optional() }).optional(),
             CFRubricCriterionLevels: z
               .array(
                 z.object({
@@ -229,6 +232,7 @@ function readJson(text: string): ReadRubric {
         from: String(level.extensions?.scoreFrom ?? ""),
         to: String(level.score),
         description: level.description ?? "",
+        asksEvidence: criterion.extensions?.asksEvidence ?? false,
       })),
     ),
   });

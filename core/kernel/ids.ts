@@ -30,6 +30,12 @@ export type ScaleId = Id<"scale">;
 export type GroupId = Id<"group">;
 /** The id of a note. */
 export type NoteId = Id<"note">;
+/** The id of a message. */
+export type MessageId = Id<"message">;
+/** The id of a post. */
+export type PostId = Id<"post">;
+/** The id of a question. */
+export type QuestionId = Id<"question">;
 /** The id of a change. */
 export type ChangeId = Id<"change">;
 

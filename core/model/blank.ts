@@ -1,4 +1,5 @@
-import type { AssignmentId, CriterionId, StudentId } from "#core/kernel";
+import type { AssignmentId, CriterionId, QuestionId, StudentId } from "#core/kernel";
+import type { Answer } from "./question";
 import { facetSchema, type Release, type StudentCopy } from "./release";
 import type { Judgement, ResultRecord } from "./work";
 
@@ -8,6 +9,7 @@ export interface BlankRecords {
   readonly judgements: Judgement;
   readonly releases: Release;
   readonly copies: StudentCopy;
+  readonly answers: Answer;
 }
 
 /** The fields every result starts with. */
@@ -22,6 +24,7 @@ export const RESULT_DEFAULTS = {
   adjustment: null,
   held: false,
   overallComment: "",
+  feedbackFiles: [],
   privateNote: "",
 } as const satisfies Partial<Record<keyof ResultRecord, unknown>>;
 
@@ -32,6 +35,7 @@ const MAKERS: { readonly [T in keyof BlankRecords]: (id: string, parts: readonly
     studentId: studentId as StudentId,
     ...RESULT_DEFAULTS,
     attemptScores: [],
+    feedbackFiles: [],
   }),
   judgements: (id, [assignmentId, studentId, criterionId]) => ({
     id,
@@ -56,6 +60,15 @@ const MAKERS: { readonly [T in keyof BlankRecords]: (id: string, parts: readonly
     score: null,
     rubric: null,
     comments: null,
+  }),
+  answers: (id, [assignmentId, studentId, questionId]) => ({
+    id,
+    assignmentId: assignmentId as AssignmentId,
+    studentId: studentId as StudentId,
+    questionId: questionId as QuestionId,
+    text: "",
+    points: null,
+    comment: "",
   }),
 };
 

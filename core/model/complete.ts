@@ -1,4 +1,4 @@
-import { ASSIGNMENT_DEFAULTS } from "./plan";
+import { ASSIGNMENT_DEFAULTS, CRITERION_DEFAULTS } from "./plan";
 import { RESULT_DEFAULTS } from "./blank";
 import { STUDENT_DEFAULTS } from "./people";
 import { NOTE_DEFAULTS } from "./work";
@@ -20,6 +20,7 @@ const ADDED: Readonly<Record<string, Fields>> = {
 export function completeRecord(table: string, record: Fields): Fields {
   const added = ADDED[table];
   if (table === "copies") return completeCopy(record);
+  if (table === "rubrics") return completeRubric(record);
   const lacking = added ? Object.keys(added).filter((field) => !Object.hasOwn(record, field)) : [];
   const online = table === "assignments" && record.channel === "online";
   if (lacking.length === 0 && !online) return record;
@@ -28,9 +29,16 @@ export function completeRecord(table: string, record: Fields): Fields {
 
 /** Remarks given out before they had colours have none of their own. */
 function completeCopy(copy: Fields): Fields {
-  const comments = copy.comments as { content: { notes: Fields[] } } | null;
+  const comments = copy.comments as { content: { notes: Fields[]; attachments?: unknown } } | null;
   const notes = comments?.content.notes ?? [];
-  if (!comments || notes.every((note) => Object.hasOwn(note, "colour"))) return copy;
-  const completed = notes.map((note) => ({ ...NOTE_DEFAULTS, ...note }));
-  return { ...copy, comments: { ...comments, content: { ...comments.content, notes: completed } } };
+  if (!comments || (comments.content.attachments && notes.every((note) => Object.hasOwn(note, "colour")))) return copy;
+  const completed = notes.map((note) => ({ colour: NOTE_DEFAULTS.colour, ...note }));
+  return { ...copy, comments: { ...comments, content: { attachments: [], ...comments.content, notes: completed } } };
+}
+
+/** Criteria that were made before they could ask for evidence ask for none. */
+function completeRubric(rubric: Fields): Fields {
+  const criteria = rubric.criteria as Fields[] | undefined;
+  if (!criteria || criteria.every((criterion) => Object.hasOwn(criterion, "asksEvidence"))) return rubric;
+  return { ...rubric, criteria: criteria.map((criterion) => ({ ...CRITERION_DEFAULTS, ...criterion })) };
 }

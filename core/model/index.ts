@@ -5,6 +5,7 @@ export { byName, fullName, STUDENT_DEFAULTS, initials, type Marker, type Section
 export {
   ASSIGNMENT_DEFAULTS,
   CATEGORY_DEFAULTS,
+  CRITERION_DEFAULTS,
   assignmentSchema,
   categorySchema,
   CHANNELS,
@@ -30,6 +31,9 @@ export {
   type StudentCopy,
   type TotalSeal,
 } from "./release";
+export { messageSchema, type Message } from "./message";
+export { postSchema, type Post } from "./post";
+export { answerSchema, questionSchema, type Answer, type AnswerKey, type Question } from "./question";
 export { fillPhrase, phraseSchema, phraseTest, type Phrase, type PhrasePlaces } from "./phrase";
 export { codePointOffset, findPassage, makePassage, utf16Offset } from "./anchor";
 export {
@@ -55,7 +59,13 @@ export {
   courseOf,
   EMPTY_STATE,
   groupOf,
+  answerOf,
+  groupMembers,
   handInOf,
+  messagesOf,
+  ownHandInOf,
+  postsOf,
+  questionsOf,
   judgementKey,
   judgementOf,
   notesOf,

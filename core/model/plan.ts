@@ -172,9 +172,13 @@ const criterionSchema = z.object({
   /** From the lowest level to the highest. */
   levels: z.array(levelSchema).min(1).max(9),
   step: decimalField,
+  /** A level given without a passage of the work is pointed out. */
+  asksEvidence: z.boolean(),
   /** Its share where criteria are weighted; null where the rubric adds points. */
   weight: decimalField.nullable(),
 });
+/** What every criterion had before it could have more. */
+export const CRITERION_DEFAULTS = { asksEvidence: false } as const;
 /** A criterion with its levels from the lowest to the highest. */
 export type Criterion = z.infer<typeof criterionSchema>;
 

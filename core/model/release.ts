@@ -61,7 +61,11 @@ const commentsCopySchema = z.object({
   overall: z.string(),
   criteria: z.array(z.object({ criterionId: idField("criterion"), name: z.string(), comment: z.string() })),
   files: z.array(fileSchema),
-  notes: z.array(noteSchema.omit({ by: true, createdAt: true }).extend({ criterionName: z.string().nullable() })),
+  /** Files that go with the overall comment. */
+  attachments: z.array(fileSchema),
+  notes: z.array(
+    noteSchema.omit({ by: true, createdAt: true, forGroup: true }).extend({ criterionName: z.string().nullable() }),
+  ),
 });
 
 const stamped = <S extends z.ZodRawShape>(schema: z.ZodObject<S>) =>

@@ -1,5 +1,5 @@
 import type { z } from "zod";
-import type { AssignmentId, CriterionId, StudentId } from "#core/kernel";
+import type { AssignmentId, CriterionId, QuestionId, StudentId } from "#core/kernel";
 import { required } from "#core/kernel";
 import { blankRecord } from "./blank";
 import { courseSchema, termSchema, type Course, type Term } from "./course";
@@ -22,7 +22,10 @@ import {
   type StudentCopy,
   type TotalSeal,
 } from "./release";
+import { messageSchema, type Message } from "./message";
 import { phraseSchema } from "./phrase";
+import { postSchema, type Post } from "./post";
+import { answerSchema, questionSchema, type Answer, type Question } from "./question";
 import { cutAt, type CutTable } from "./tables";
 import { groupSchema, handInSchema, judgementSchema, noteSchema, resultSchema } from "./work";
 import type { Group, HandIn, Judgement, Note, ResultRecord } from "./work";
@@ -47,6 +50,10 @@ export const tableSchemas = {
   totalSeals: totalSealSchema,
   copies: copySchema,
   phrases: phraseSchema,
+  messages: messageSchema,
+  posts: postSchema,
+  questions: questionSchema,
+  answers: answerSchema,
 } as const;
 
 /** The name of a table of a course. */
@@ -83,6 +90,10 @@ export const EMPTY_STATE: CourseState = {
   totalSeals: {},
   copies: {},
   phrases: {},
+  messages: {},
+  posts: {},
+  questions: {},
+  answers: {},
 };
 
 /** The id of what is known of one student and one assignment. */
@@ -142,9 +153,49 @@ export const assignmentsOf = (state: CourseState): Assignment[] => {
 export const rubricOf = (state: CourseState, assignment: Assignment): Rubric | null =>
   assignment.rubricId === null ? null : (state.rubrics[assignment.rubricId] ?? null);
 
-/** What a student handed in for an assignment, if anything. */
-export const handInOf = (state: CourseState, a: AssignmentId, s: StudentId): HandIn | undefined =>
+/** What a student handed in for an assignment themselves, if anything. */
+export const ownHandInOf = (state: CourseState, a: AssignmentId, s: StudentId): HandIn | undefined =>
   cutAt(state, "handIns", a)?.[resultKey(a, s)];
+
+/** What was handed in for a student, if anything: their own, or that of another member of their group. */
+export function handInOf(state: CourseState, a: AssignmentId, s: StudentId): HandIn | undefined {
+  const own = ownHandInOf(state, a, s);
+  if (own) return own;
+  const mate = groupOf(state, a, s)?.memberIds.find((member) => ownHandInOf(state, a, member));
+  return mate && ownHandInOf(state, a, mate);
+}
+
+/** A student with the others of their group, in its order; the student alone where they work alone. */
+export const groupMembers = (state: CourseState, a: AssignmentId, s: StudentId): readonly StudentId[] =>
+  groupOf(state, a, s)?.memberIds ?? [s];
+
+/** The questions of an assignment in their order. */
+export const questionsOf = (state: CourseState, a: AssignmentId): readonly Question[] =>
+  keptByTable(
+    state.questions,
+    questionIndexes,
+    ({ assignmentId }) => assignmentId,
+    (x, y) => x.order - y.order,
+  ).get(a) ?? [];
+
+/** The stored answer, or the blank one. */
+export const answerOf = (state: CourseState, a: AssignmentId, s: StudentId, q: QuestionId): Answer => {
+  const id = `${a}/${s}/${q}`;
+  return cutAt(state, "answers", a)?.[id] ?? blankRecord("answers", id);
+};
+
+/** The conversation on one paper, oldest first. */
+export const messagesOf = (state: CourseState, a: AssignmentId, s: StudentId): readonly Message[] =>
+  keptByTable(state.messages, messageIndexes, paperKey, (x, y) => (x.at < y.at ? -1 : 1)).get(resultKey(a, s)) ?? [];
+
+/** The posts of a discussion, oldest first; posts without a time stand first, in the order they came in. */
+export const postsOf = (state: CourseState, a: AssignmentId): readonly Post[] =>
+  keptByTable(
+    state.posts,
+    postIndexes,
+    ({ assignmentId }) => assignmentId,
+    (x, y) => (x.at ?? "").localeCompare(y.at ?? ""),
+  ).get(a) ?? [];
 
 /** The stored result, or the blank one every student starts with. */
 export const resultOf = (state: CourseState, a: AssignmentId, s: StudentId): ResultRecord =>
@@ -166,21 +217,46 @@ export const totalSealOf = (state: CourseState, id: string): TotalSeal =>
 export const copyOf = (state: CourseState, a: AssignmentId, s: StudentId): StudentCopy =>
   cutAt(state, "copies", a)?.[resultKey(a, s)] ?? blankRecord("copies", resultKey(a, s));
 
-// Notes are looked up by paper on every screen; the index lives exactly as long as the table it was made from.
-const noteIndexes = new WeakMap<CourseState["notes"], Map<string, Note[]>>();
+// Some tables are looked up by paper or assignment on every screen; an index lives exactly as long as the table it was
+// made from.
+type Index<T> = WeakMap<Readonly<Record<string, T>>, Map<string, T[]>>;
+const noteIndexes: Index<Note> = new WeakMap();
+const messageIndexes: Index<Message> = new WeakMap();
+const postIndexes: Index<Post> = new WeakMap();
+const questionIndexes: Index<Question> = new WeakMap();
 
-/** The notes on one paper, oldest first. */
-export function notesOf(state: CourseState, assignmentId: AssignmentId, studentId: StudentId): readonly Note[] {
-  let index = noteIndexes.get(state.notes);
+function keptByTable<T extends object>(
+  table: Readonly<Record<string, T>>,
+  indexes: Index<T>,
+  keyOf: (record: T) => string,
+  order?: (a: T, b: T) => number,
+): Map<string, T[]> {
+  let index = indexes.get(table);
   if (!index) {
     index = new Map();
-    for (const note of Object.values(state.notes)) {
-      const key = resultKey(note.assignmentId, note.studentId);
+    for (const record of Object.values(table)) {
+      const key = keyOf(record);
       const list = index.get(key);
-      if (list) list.push(note);
-      else index.set(key, [note]);
+      if (list) list.push(record);
+      else index.set(key, [record]);
     }
-    noteIndexes.set(state.notes, index);
+    if (order) for (const list of index.values()) list.sort(order);
+    indexes.set(table, index);
   }
-  return index.get(resultKey(assignmentId, studentId)) ?? [];
+  return index;
+}
+
+const paperKey = ({ assignmentId, studentId }: { assignmentId: AssignmentId; studentId: StudentId }): string =>
+  resultKey(assignmentId, studentId);
+
+/** The notes on one paper, oldest first: the student's own, and those for their whole group. */
+export function notesOf(state: CourseState, assignmentId: AssignmentId, studentId: StudentId): readonly Note[] {
+  const index = keptByTable(state.notes, noteIndexes, paperKey);
+  const own = index.get(resultKey(assignmentId, studentId)) ?? [];
+  const mates = groupMembers(state, assignmentId, studentId).filter((member) => member !== studentId);
+  const shared = mates.flatMap(
+    (mate) => index.get(resultKey(assignmentId, mate))?.filter((note) => note.forGroup) ?? [],
+  );
+  if (shared.length === 0) return own;
+  return [...own, ...shared].sort((a, b) => a.createdAt.localeCompare(b.createdAt));
 }

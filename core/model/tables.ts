@@ -5,7 +5,7 @@ import type { CourseState, RecordOf, TableName } from "./state";
  * records of one assignment and not those of the whole course, and so that what rests on one assignment is known to be
  * unchanged by one comparison.
  */
-const CUT_TABLES = ["handIns", "results", "judgements", "copies"] as const;
+const CUT_TABLES = ["handIns", "results", "judgements", "copies", "answers"] as const;
 /** A table that is kept cut by assignment. */
 export type CutTable = (typeof CUT_TABLES)[number];
 

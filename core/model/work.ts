@@ -44,6 +44,8 @@ export const resultSchema = z.object({
   /** Held back one by one: nothing of this result is visible to the student. */
   held: z.boolean(),
   overallComment: commentField,
+  /** Files that go with the overall comment: a marked-up page, a recording. */
+  feedbackFiles: z.array(fileSchema).max(50),
   privateNote: commentField,
 });
 /** What is recorded of one student and one assignment. Figures in points, or in percent where the assignment is scored so. */
@@ -128,6 +130,8 @@ export const noteSchema = z.object({
   /** A colour chosen by hand. */
   colour: z.enum(NOTE_COLOURS).nullable(),
   body: commentField,
+  /** For every member of the student's group, not for the one student alone. */
+  forGroup: z.boolean(),
   createdAt: instantField,
   by: idField("marker"),
 });
@@ -139,4 +143,4 @@ export type NoteMark = Note["mark"];
 export type NoteColour = (typeof NOTE_COLOURS)[number];
 
 /** What every note had before it could have more. */
-export const NOTE_DEFAULTS = { colour: null } as const;
+export const NOTE_DEFAULTS = { colour: null, forGroup: false } as const;

@@ -142,6 +142,7 @@ describe("the comments a student would be given", () => {
       overall: "Well argued.",
       criteria: [],
       files: [],
+      attachments: [],
       notes: [],
     });
     const onRecord: Command = {
@@ -154,6 +155,7 @@ describe("the comments a student would be given", () => {
       overall: "",
       criteria: [{ criterionId: "criterion:record", name: "record", comment: "Ten years?" }],
       files: [],
+      attachments: [],
       notes: [],
     });
   });
@@ -183,7 +185,13 @@ describe("the comments a student would be given", () => {
       facing: "student",
       text: "Neat.",
     });
-    expect(draft(state, "comments", ben, quiz)).toEqual({ overall: "Neat.", criteria: [], files: [], notes: [] });
+    expect(draft(state, "comments", ben, quiz)).toEqual({
+      overall: "Neat.",
+      criteria: [],
+      files: [],
+      attachments: [],
+      notes: [],
+    });
   });
 });
 

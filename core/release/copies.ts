@@ -79,7 +79,8 @@ function draftRubric(state: CourseState, assignment: Assignment, student: Studen
 function draftComments(state: CourseState, assignment: Assignment, student: Student): CommentsCopy | null {
   const rubric = rubricOf(state, assignment);
   const notes = notesOf(state, assignment.id, student.id);
-  const overall = resultOf(state, assignment.id, student.id).overallComment.trim();
+  const { overallComment, feedbackFiles } = resultOf(state, assignment.id, student.id);
+  const overall = overallComment.trim();
   const criteria = (rubric?.criteria ?? [])
     .map((criterion) => ({
       criterionId: criterion.id,
@@ -87,14 +88,15 @@ function draftComments(state: CourseState, assignment: Assignment, student: Stud
       comment: judgementOf(state, assignment.id, student.id, criterion.id).comment.trim(),
     }))
     .filter(({ comment }) => comment !== "");
-  if (overall === "" && criteria.length === 0 && notes.length === 0) return null;
+  if (overall === "" && criteria.length === 0 && notes.length === 0 && feedbackFiles.length === 0) return null;
   const marked = new Set(notes.map((note) => note.fileId));
   const files = handInOf(state, assignment.id, student.id)?.attempts.flatMap((attempt) => attempt.files) ?? [];
   return {
     overall,
     criteria,
     files: files.filter((file) => marked.has(file.id)),
-    notes: notes.map(({ by: _by, createdAt: _createdAt, ...note }) => ({
+    attachments: feedbackFiles,
+    notes: notes.map(({ by: _by, createdAt: _createdAt, forGroup: _forGroup, ...note }) => ({
       ...note,
       criterionName: rubric?.criteria.find((criterion) => criterion.id === note.criterionId)?.name ?? null,
     })),

@@ -1,3 +1,4 @@
+export { pointsByKey, questionPoints, readChoice, readNumber, shareByKey } from "./answers";
 export { parseEntry, type Entry } from "./entry";
 export type { ScoreIssue } from "./issues";
 export { afterDeduction, deduction, unitsLate } from "./lateness";

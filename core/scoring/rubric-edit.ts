@@ -82,6 +82,7 @@ export function startCriterion(fresh: () => string, name: string, maximum: Decim
     id: `criterion:${fresh()}` as Id<"criterion">,
     name,
     step: decimal("0.5"),
+    asksEvidence: false,
     weight: null,
     levels: [],
   };

@@ -7,6 +7,7 @@ import {
   EMPTY_STATE,
   judgementKey,
   resultKey,
+  type Answer,
   type Assignment,
   type Category,
   type Course,
@@ -15,6 +16,7 @@ import {
   type HandIn,
   type Judgement,
   type LateRule,
+  type Question,
   type ResultRecord,
   type Scale,
   type Student,
@@ -166,6 +168,32 @@ const anyJudgement = (assignment: number, student: number, criterion: Id<"criter
     .map((fields) => ({ ...blankRecord("judgements", key), ...fields }));
 };
 
+/** Two questions of assignment 1: one with a key, one judged by hand. */
+const QUESTIONS: readonly Question[] = [
+  {
+    id: id("question", 0),
+    assignmentId: id("assignment", 1),
+    order: 0,
+    prompt: "How much?",
+    points: decimal("4"),
+    key: { kind: "numeric", value: "287", tolerance: "1", toleranceIn: "percent" },
+  },
+  {
+    id: id("question", 1),
+    assignmentId: id("assignment", 1),
+    order: 1,
+    prompt: "Why?",
+    points: decimal("6"),
+    key: { kind: "written" },
+  },
+];
+
+const anyAnswer = (student: number, question: Question): fc.Arbitrary<Answer> =>
+  fc.record({ text: fc.constantFrom("", "287", "300"), points: maybe(tenths(0, 6)) }).map((fields) => ({
+    ...blankRecord("answers", `${question.assignmentId}/${id("student", student)}/${question.id}`),
+    ...fields,
+  }));
+
 const byId = <T extends { readonly id: string }>(records: readonly T[]): Record<string, T> =>
   Object.fromEntries(records.map((record) => [record.id, record]));
 
@@ -226,9 +254,10 @@ export const anyCourse = (): fc.Arbitrary<CourseState> =>
           ),
         ),
         groupScore: maybe(tenths(0, 10)),
+        answers: fc.tuple(...[0, 1].flatMap((student) => QUESTIONS.map((question) => anyAnswer(student, question)))),
       }),
     )
-    .map(({ course, terms, categories, assignments, results, judgements, groupScore }): CourseState => {
+    .map(({ course, terms, categories, assignments, results, judgements, groupScore, answers }): CourseState => {
       const people = students(2);
       const group: Group = {
         id: id("group", 0),
@@ -249,8 +278,10 @@ export const anyCourse = (): fc.Arbitrary<CourseState> =>
         rubrics: byId([RUBRIC]),
         assignments: byId(assignments),
         groups: byId([group]),
+        questions: byId(QUESTIONS.filter(here)),
       };
       const handedIn = withRecords(plan, "handIns", handIns(assignments, people));
       const scored = withRecords(handedIn, "results", results.filter(here));
-      return withRecords(scored, "judgements", judgements.flat().filter(here));
+      const judged = withRecords(scored, "judgements", judgements.flat().filter(here));
+      return withRecords(judged, "answers", answers.filter(here));
     });

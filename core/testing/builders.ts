@@ -51,6 +51,7 @@ export function makeRubric(slug: string, ...rows: string[]): Rubric {
         id: criterionId(name),
         name,
         step: decimal("0.5"),
+        asksEvidence: false,
         weight: null,
         levels: levels.split(", ").map((range, index) => {
           const [min = "0", max = "0"] = range.split("-");

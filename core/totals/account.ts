@@ -13,11 +13,17 @@ export interface Provenance {
 /** The rule that made a figure out of its parts, with the settings it was applied with. */
 export type AppliedRule =
   /** A figure that was entered or judged: nothing lies below it. */
-  | { readonly name: "entered"; readonly source: GivenSource | "judged" | "byHand"; readonly by: Provenance | null }
+  | {
+      readonly name: "entered";
+      readonly source: GivenSource | "judged" | "byHand" | "key";
+      readonly by: Provenance | null;
+    }
   /** Open work under an outlook: 0, full, or nothing yet. */
   | { readonly name: "open"; readonly outlook: Outlook }
   /** Criteria added, or their percentages weighed; brought to `scaledTo` points, or taken as they are. */
   | { readonly name: "rubric"; readonly weighted: boolean; readonly scaledTo: Exact | null }
+  /** Answers added, each by its key or by hand. */
+  | { readonly name: "answers" }
   | { readonly name: "group"; readonly adjustment: Exact }
   | { readonly name: "scaled"; readonly scaling: Scaling; readonly maximum: Exact }
   | { readonly name: "late"; readonly rule: LateRule; readonly units: number; readonly maximum: Exact }
@@ -49,7 +55,7 @@ export type WhyLeftOut =
  * own accounts, and what was left out and why (handbook, section 7).
  */
 export interface Account {
-  readonly kind: "score" | "criterion" | "result" | "category" | "term" | "course";
+  readonly kind: "score" | "criterion" | "question" | "result" | "category" | "term" | "course";
   /** The id of the record the figure is of. */
   readonly id: string;
   readonly unit: "points" | "percent";

@@ -66,9 +66,9 @@ interface Kept {
 const keptByPlan = new WeakMap<CoursePlan, Map<StudentId, Kept>>();
 
 /** Tables that the figures of every assignment rest on, before the cuts in a basis. */
-const SHARED = 3;
+const SHARED = 4;
 /** Cuts of one assignment in a basis. */
-const CUTS = 3;
+const CUTS = 4;
 const bases = new WeakMap<CourseState, readonly unknown[]>();
 const idLists = new WeakMap<CourseState["assignments"], readonly AssignmentId[]>();
 
@@ -79,7 +79,7 @@ function idsOf({ assignments }: CourseState): readonly AssignmentId[] {
   return ids;
 }
 
-/** What all figures of a state rest on beside its plan: three tables, then three cuts for each assignment. */
+/** What all figures of a state rest on beside its plan: four tables, then four cuts for each assignment. */
 function basisOf(state: CourseState): readonly unknown[] {
   let basis = bases.get(state);
   if (!basis) {
@@ -87,8 +87,9 @@ function basisOf(state: CourseState): readonly unknown[] {
       cutAt(state, "results", id),
       cutAt(state, "handIns", id),
       cutAt(state, "judgements", id),
+      cutAt(state, "answers", id),
     ]);
-    basis = [state.rubrics, state.scales, state.groups, ...cuts];
+    basis = [state.rubrics, state.scales, state.groups, state.questions, ...cuts];
     bases.set(state, basis);
   }
   return basis;

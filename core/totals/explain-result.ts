@@ -1,17 +1,21 @@
 import {
   compare,
   fromDecimal,
+  isZero,
   pointsText,
   required,
   subtract,
+  sum,
   whole,
   ZERO,
   type Exact,
   type StudentId,
 } from "#core/kernel";
 import {
+  answerOf,
   courseOf,
   judgementOf,
+  questionsOf,
   rubricOf,
   type Assignment,
   type CourseState,
@@ -20,6 +24,7 @@ import {
 } from "#core/model";
 import { isWeighted, rulerEnds } from "#core/scoring";
 import type { Account, AccountPart, AppliedRule, Provenance } from "./account";
+import { answerPoints } from "./answers";
 import { figureOf, type Figure, type Step } from "./figure";
 
 /** Tells who entered the figure of a result, and when; null where it is not known. */
@@ -136,12 +141,30 @@ function explainGiven(
 ): Account {
   const { id } = assignment;
   const rubric = rubricOf(state, assignment);
-  if (step.source === "ruler" && rubric) return explainRubric(state, assignment, rubric, figure);
-  const entered: AppliedRule = { name: "entered", source: step.source, by };
-  if (step.source !== "group") return inPoints({ kind: "score", id, exact: step.raw, rule: entered });
-  const given = inPoints({ kind: "score", id, exact: subtract(step.raw, step.adjustment), rule: entered });
+  const given = (): Account => {
+    if (step.source === "ruler" && rubric) return explainRubric(state, assignment, rubric, figure);
+    if (step.source === "answers") return explainAnswers(state, assignment, figure);
+    const entered: AppliedRule = { name: "entered", source: step.source, by };
+    return inPoints({ kind: "score", id, exact: subtract(step.raw, step.adjustment), rule: entered });
+  };
+  if (step.source !== "group" && isZero(step.adjustment)) return given();
   const rule: AppliedRule = { name: "group", adjustment: step.adjustment };
-  return inPoints({ kind: "score", id, exact: step.raw, rule, parts: alone(given) });
+  return inPoints({ kind: "score", id, exact: step.raw, rule, parts: alone(given()) });
+}
+
+function explainAnswers(state: CourseState, assignment: Assignment, figure: Figure): Account {
+  const questions = questionsOf(state, assignment.id);
+  const parts = questions.flatMap((question): AccountPart[] => {
+    const answer = answerOf(state, assignment.id, figure.studentId, question.id);
+    const exact = answerPoints(question, answer);
+    if (!exact) return [];
+    const source = answer.points === null ? "key" : "judged";
+    const rule: AppliedRule = { name: "entered", source, by: null };
+    const account = inPoints({ kind: "question", id: question.id, exact, rule });
+    return [{ account, size: fromDecimal(question.points), weight: null, bonus: false }];
+  });
+  const exact = sum(parts.map(({ account }) => account.exact ?? ZERO));
+  return inPoints({ kind: "score", id: assignment.id, exact, rule: { name: "answers" }, parts });
 }
 
 function explainRubric(state: CourseState, assignment: Assignment, rubric: Rubric, figure: Figure): Account {

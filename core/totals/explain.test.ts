@@ -69,6 +69,8 @@ function byRule({ rule, exact }: Account, parts: readonly Valued[]): Exact | nul
             rule.scaledTo,
           )
         : total(parts, value);
+    case "answers":
+      return total(parts, value);
     case "group":
       return only && add(only, rule.adjustment);
     case "scaled":

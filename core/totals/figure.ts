@@ -20,6 +20,7 @@ import {
   handInOf,
   judgementKey,
   judgementOf,
+  questionsOf,
   resultKey,
   resultOf,
   rubricOf,
@@ -29,6 +30,7 @@ import {
   type ResultRecord,
 } from "#core/model";
 import { afterDeduction, scaledScore, sumRubric, type RubricSum } from "#core/scoring";
+import { answersSum } from "./answers";
 import { givenOf, resultLateness, type GivenScore, type GivenSource } from "./given";
 
 /** Where a student stands with an assignment. */
@@ -78,14 +80,18 @@ export function figureOf(state: CourseState, assignment: Assignment, studentId: 
   const rubric = rubricOf(state, assignment);
   const key = resultKey(assignment.id, studentId);
   const judgements = cutAt(state, "judgements", assignment.id);
+  const questions = questionsOf(state, assignment.id);
+  const answers = cutAt(state, "answers", assignment.id);
   const rests: readonly unknown[] = [
     courseOf(state),
     rubric,
     cutAt(state, "results", assignment.id)?.[key],
-    cutAt(state, "handIns", assignment.id)?.[key],
+    handInOf(state, assignment.id, studentId),
     assignment.scoredIn.kind === "scale" ? state.scales[assignment.scoredIn.scaleId] : null,
     groupOf(state, assignment.id, studentId),
     ...(rubric?.criteria ?? []).map(({ id }) => judgements?.[judgementKey(assignment.id, studentId, id)]),
+    ...(questions.length === 0 ? [] : [questions]),
+    ...questions.map(({ id }) => answers?.[`${key}/${id}`]),
   ];
   const ofAssignment = keptFigures.get(assignment) ?? new Map<StudentId, Kept>();
   keptFigures.set(assignment, ofAssignment);
@@ -111,7 +117,10 @@ function computeFigure(state: CourseState, assignment: Assignment, studentId: St
   const rubricSum =
     rubric && sumRubric(rubric, assignment, (criterion) => judgementOf(state, assignment.id, studentId, criterion.id));
   const maximum = fromDecimal(assignment.points);
-  const given = givenOf(state, assignment, result, handIn, rubricSum);
+  const given = givenOf(state, assignment, result, handIn, {
+    rubric: rubricSum,
+    answers: handIn ? answersSum(state, assignment, studentId) : null,
+  });
   const steps = given.scores.map((score) => stepOf(state, assignment, score));
   const chosen = chooseStep(assignment, steps);
   const score = chosen?.scaled ?? null;

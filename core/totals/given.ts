@@ -9,9 +9,10 @@ import {
   type ResultRecord,
 } from "#core/model";
 import { unitsLate, type RubricSum } from "#core/scoring";
+import type { AnswersSum } from "./answers";
 
 /** Where a score comes from, before any rule. */
-export type GivenSource = "ruler" | "typed" | "group" | "level" | "attempt";
+export type GivenSource = "ruler" | "typed" | "group" | "level" | "attempt" | "answers";
 
 /** A score as it was given, in points. */
 export interface GivenScore {
@@ -57,14 +58,14 @@ const inPoints = (assignment: Assignment, typed: Exact): Exact =>
 
 /**
  * The scores given for one result, by what stands first: scored attempts, a typed score, a level of the scale, the
- * rubric, the group's score with the member's own adjustment (handbook, section 2).
+ * rubric, the answers, the group's score; in a group each with the member's own adjustment (handbook, section 2).
  */
 export function givenOf(
   state: CourseState,
   assignment: Assignment,
   result: ResultRecord,
   handIn: HandIn | undefined,
-  rubric: RubricSum | null,
+  sums: { readonly rubric: RubricSum | null; readonly answers: AnswersSum | null },
 ): Given {
   const late = resultLateness(state, assignment, result, handIn);
   const one = (source: GivenSource, raw: Exact, adjustment = ZERO): Given => ({
@@ -78,10 +79,12 @@ export function givenOf(
     if (percent === null) return { scores: [], wordsOnly: true };
     return one("level", divide(multiply(percent, fromDecimal(assignment.points)), HUNDRED));
   }
-  if (rubric?.score) return one("ruler", rubric.score);
   const group = groupOf(state, assignment.id, result.studentId);
+  const own = group === undefined || result.adjustment === null ? ZERO : fromDecimal(result.adjustment);
+  const { rubric, answers } = sums;
+  if (rubric?.score) return one("ruler", add(rubric.score, own), own);
+  if (answers?.score) return one("answers", add(answers.score, own), own);
   if (group?.score == null) return { scores: [], wordsOnly: false };
-  const own = result.adjustment === null ? ZERO : fromDecimal(result.adjustment);
   return one("group", add(inPoints(assignment, fromDecimal(group.score)), own), own);
 }
 

@@ -1,4 +1,5 @@
 export type { Account, AccountPart, AppliedRule, Provenance, WhyLeftOut } from "./account";
+export { answerPoints, answersSum, type AnswersSum } from "./answers";
 export {
   categoryTotal,
   type CategoryTotal,

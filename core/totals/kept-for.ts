@@ -6,10 +6,12 @@ const basisOf = (state: CourseState, assignment: Assignment): readonly unknown[]
   rubricOf(state, assignment),
   state.scales,
   state.groups,
+  state.questions,
   state.students,
   cutAt(state, "results", assignment.id),
   cutAt(state, "handIns", assignment.id),
   cutAt(state, "judgements", assignment.id),
+  cutAt(state, "answers", assignment.id),
 ];
 
 /**

@@ -1,6 +1,7 @@
 import type { Shelves } from "../shelf";
 import { cutTables } from "./0002-cut-tables";
 import { remarksAndPhrases } from "./0003-remarks-and-phrases";
+import { conversationsAndQuestions } from "./0004-conversations-and-questions";
 
 /** One step of the stored layout. It may only add; what it replaces is removed by a later step. */
 export interface Migration {
@@ -15,6 +16,7 @@ export const MIGRATIONS: readonly Migration[] = [
   { number: 1, name: "first-layout", migrate: () => Promise.resolve() },
   cutTables,
   remarksAndPhrases,
+  conversationsAndQuestions,
 ];
 
 const VERSION_KEY = "layout";

@@ -1,0 +1,56 @@
+import { z } from "zod";
+import { commentField, countField, decimalField, idField } from "./fields";
+
+/** Characters of an answer that is compared with a key. */
+const SHORT = 500;
+
+/** How an answer is judged: by a key, or by hand. */
+const keySchema = z.discriminatedUnion("kind", [
+  z.object({
+    kind: z.literal("choice"),
+    options: z.array(z.string().trim().min(1).max(SHORT)).min(2).max(12),
+    /** Places of the right options, from 0. */
+    right: z.array(z.number().int().min(0).max(11)).min(1).max(12),
+    /** Whether a part of several right ones earns a part of the points. */
+    partial: z.boolean(),
+  }),
+  z.object({
+    kind: z.literal("numeric"),
+    /** A number as typed, such as `287` or `1.2e-3`. */
+    value: z.string().max(60),
+    tolerance: z.string().max(60),
+    /** The tolerance as a difference, or in percent of the value. */
+    toleranceIn: z.enum(["units", "percent"]),
+  }),
+  z.object({ kind: z.literal("short"), accepted: z.array(z.string().trim().min(1).max(SHORT)).min(1).max(50) }),
+  z.object({ kind: z.literal("written") }),
+]);
+/** How an answer is judged. */
+export type AnswerKey = z.infer<typeof keySchema>;
+
+/** A question of an assignment that is handed in as answers. */
+export const questionSchema = z.object({
+  id: idField("question"),
+  assignmentId: idField("assignment"),
+  order: countField,
+  prompt: z.string().trim().min(1).max(5_000),
+  points: decimalField,
+  key: keySchema,
+});
+/** A question of an assignment that is handed in as answers. */
+export type Question = z.infer<typeof questionSchema>;
+
+/** One student's answer to one question; the id is `assignment/student/question`. */
+export const answerSchema = z.object({
+  id: z.string(),
+  assignmentId: idField("assignment"),
+  studentId: idField("student"),
+  questionId: idField("question"),
+  /** As it was given; options as their letters, `A` or `A, C`. */
+  text: commentField,
+  /** Given by hand; it stands before what the key would give. */
+  points: decimalField.nullable(),
+  comment: commentField,
+});
+/** One student's answer to one question, in points. */
+export type Answer = z.infer<typeof answerSchema>;
