@@ -8,7 +8,7 @@ export function scriptHashes(html: string): string[] {
 
 /**
  * The headers of every answer. Nothing is loaded from outside and nothing is sent out: `connect-src` names this address
- * only. Inline styles stay allowed because the dialog library inserts a style element to hold the page still; inline
+ * only. Camera and microphone are for spoken feedback, recorded on this page and kept in this browser. Inline styles stay allowed because the dialog library inserts a style element to hold the page still; inline
  * scripts are allowed by hash only. WebAssembly is for the image decoders of pdf.js.
  */
 export function securityHeaders(html: string): Record<string, string> {
@@ -30,7 +30,7 @@ export function securityHeaders(html: string): Record<string, string> {
     "Content-Security-Policy": policy.join("; "),
     "Cross-Origin-Opener-Policy": "same-origin",
     "Cross-Origin-Resource-Policy": "same-origin",
-    "Permissions-Policy": "geolocation=(), camera=(), microphone=(), payment=(), usb=()",
+    "Permissions-Policy": "geolocation=(), camera=(self), microphone=(self), payment=(), usb=()",
     "Referrer-Policy": "no-referrer",
     "X-Content-Type-Options": "nosniff",
     "X-Frame-Options": "DENY",

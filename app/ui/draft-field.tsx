@@ -16,6 +16,8 @@ interface DraftFieldProps {
   readonly onKeep: (text: string, seen: string) => Promise<Outcome>;
   readonly onDone?: () => void;
   readonly className?: string;
+  /** The text may carry strong and emphasised words; Ctrl+B and Ctrl+I set them. */
+  readonly formatted?: boolean;
 }
 
 /** Pause in typing after which a text is kept, in milliseconds. */
@@ -36,6 +38,7 @@ export function DraftField({
   onKeep,
   onDone,
   className,
+  formatted = false,
 }: DraftFieldProps) {
   const id = useId();
   const [draft, setDraft] = useState<string | null>(null);
@@ -126,6 +129,13 @@ export function DraftField({
       event.stopPropagation();
       return;
     }
+    const mark = formatted && (event.ctrlKey || event.metaKey) ? MARKS[event.key.toLowerCase()] : undefined;
+    if (mark && event.target instanceof HTMLTextAreaElement) {
+      event.preventDefault();
+      event.stopPropagation();
+      wrapSelection(event.target, mark, setDraft);
+      return;
+    }
     const done = event.key === "Escape" || (event.key === "Enter" && (event.ctrlKey || event.metaKey));
     if (!done) return;
     event.preventDefault();
@@ -177,4 +187,20 @@ export function DraftField({
       )}
     </div>
   );
+}
+
+/** Keys that set a mark around the selected words. */
+const MARKS: Readonly<Record<string, string>> = { b: "**", i: "*" };
+
+/** Sets a mark around the selected words, or takes it off where it stands. */
+function wrapSelection(field: HTMLTextAreaElement, mark: string, write: (text: string) => void): void {
+  const { selectionStart: start, selectionEnd: end, value } = field;
+  const words = value.slice(start, end);
+  const marked = words.startsWith(mark) && words.endsWith(mark) && words.length > 2 * mark.length;
+  const next = marked ? words.slice(mark.length, -mark.length) : `${mark}${words}${mark}`;
+  write(value.slice(0, start) + next + value.slice(end));
+  requestAnimationFrame(() => {
+    const from = words === "" ? start + mark.length : start;
+    field.setSelectionRange(from, words === "" ? from : start + next.length);
+  });
 }

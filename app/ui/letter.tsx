@@ -1,4 +1,7 @@
+import type { WorkFile } from "#core/model";
 import type { FacetContent } from "#core/release";
+import { Attached } from "./attached";
+import { formattedHtml } from "./formatted";
 import { scoreWords } from "./score-words";
 
 interface LetterProps {
@@ -8,10 +11,12 @@ interface LetterProps {
   readonly score: FacetContent["score"] | null;
   readonly rubric: FacetContent["rubric"] | null;
   readonly comments: FacetContent["comments"] | null;
+  /** Reads a file that goes with the comments; left out where they are only named. */
+  readonly read?: ((file: WorkFile) => Promise<Blob | null>) | undefined;
 }
 
 /** What one student reads of one assignment. It reads as a letter, not as a table of fields. */
-export function Letter({ title, courseTitle, name, score, rubric, comments }: LetterProps) {
+export function Letter({ title, courseTitle, name, score, rubric, comments, read }: LetterProps) {
   const nothing = !score && !rubric && !comments;
   return (
     <article aria-label={`${title}, for ${name}`} className="text-[15px]">
@@ -21,7 +26,15 @@ export function Letter({ title, courseTitle, name, score, rubric, comments }: Le
       </p>
       {nothing && <p className="mt-4 font-serif text-[16px] text-soft">Nothing of this has been released.</p>}
       {comments?.overall && (
-        <p className="mt-4 font-serif text-[16.5px] leading-relaxed whitespace-pre-wrap">{comments.overall}</p>
+        <div
+          className="formatted mt-4 font-serif text-[16.5px] leading-relaxed"
+          dangerouslySetInnerHTML={{ __html: formattedHtml(comments.overall) }}
+        />
+      )}
+      {comments && read && (
+        <div className="mt-3">
+          <Attached files={comments.attachments} read={read} />
+        </div>
       )}
       {rubric && <Criteria rubric={rubric} comments={comments} />}
       {score && <ScoreLine score={score} />}

@@ -1,3 +1,4 @@
+export { canReply, repliesUnread, unreadReplies, visibleMessages, type UnreadReplies } from "./conversation";
 export { draftFacet, type FacetContent } from "./copies";
 export {
   changedSinceRelease,

@@ -4,18 +4,30 @@ import {
   resultOf,
   releaseOf,
   studentsOf,
+  judgementOf,
   notesOf,
+  rubricOf,
   type Assignment,
   type CourseState,
   type Facet,
 } from "#core/model";
+import { lackingEvidence } from "#core/scoring";
 import { figuresOf, type Figure } from "#core/totals";
+import { repliesUnread } from "./conversation";
 import { changedSinceRelease } from "./overview";
 
 /** One finding before a release; `stop` is one to think about, `look` one to know. Words are made at the screen. */
 export interface Finding {
   readonly code:
-    "waiting" | "undecided" | "above_maximum" | "no_comment" | "changed" | "rubric_tells_score" | "all_scored";
+    | "waiting"
+    | "undecided"
+    | "above_maximum"
+    | "no_comment"
+    | "changed"
+    | "rubric_tells_score"
+    | "evidence_lacking"
+    | "replies_unread"
+    | "all_scored";
   readonly weight: "stop" | "look" | "fine";
   readonly count: number;
   /** The first paper the finding means, to go there. */
@@ -38,6 +50,8 @@ export function preflight(state: CourseState, assignment: Assignment, facets: re
   const scoreHidden = !facets.includes("score") && !visible("score");
   const telling = facets.includes("rubric") && scoreHidden;
   const changed = new Set(changedSinceRelease(state, assignment).map(({ student }) => student.id));
+  const rubric = rubricOf(state, assignment);
+  const unread = new Set(repliesUnread(state, assignment));
   const found = [
     finding(
       "rubric_tells_score",
@@ -47,6 +61,13 @@ export function preflight(state: CourseState, assignment: Assignment, facets: re
     finding("waiting", "look", (_id, { waiting }) => waiting),
     finding("undecided", "look", (_id, { standing }) => standing === "expected" && !assignment.bonus),
     finding("above_maximum", "look", (_id, { aboveMaximum }) => aboveMaximum),
+    finding("evidence_lacking", "look", (id) => {
+      const notes = notesOf(state, assignment.id, id);
+      const lacking =
+        rubric && lackingEvidence(rubric, ({ id: one }) => judgementOf(state, assignment.id, id, one), notes);
+      return (lacking ?? []).length > 0;
+    }),
+    finding("replies_unread", "look", (id) => unread.has(id)),
     finding("changed", "look", (id) => changed.has(id)),
     finding(
       "no_comment",

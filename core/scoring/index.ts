@@ -1,4 +1,5 @@
 export { pointsByKey, questionPoints, readChoice, readNumber, shareByKey } from "./answers";
+export { lackingEvidence } from "./evidence";
 export { parseEntry, type Entry } from "./entry";
 export type { ScoreIssue } from "./issues";
 export { afterDeduction, deduction, unitsLate } from "./lateness";

@@ -1,6 +1,7 @@
 import { Link } from "react-router";
 import { courseOf } from "#core/model";
 import { openCourse } from "../../open-course";
+import { counted } from "../../ui/words";
 import { LaneStrip } from "../../ui/lane-strip";
 import { NextAction } from "./next-action";
 import type { Route } from "./+types/page";
@@ -82,14 +83,17 @@ function Attention({
   undated,
   weights,
   demo,
+  replies,
   home,
 }: {
   readonly undated: readonly string[];
   readonly weights: string | null;
   readonly demo: boolean;
+  /** Replies of students that nobody has read. */
+  readonly replies: number;
   readonly home: string;
 }) {
-  if (undated.length === 0 && !weights && !demo) return null;
+  if (undated.length === 0 && !weights && !demo && replies === 0) return null;
   return (
     <ul className="mt-4 flex flex-wrap gap-x-8 gap-y-1 border-y border-rule py-2 text-sm">
       {undated.length > 0 && (
@@ -101,6 +105,14 @@ function Attention({
       {weights && (
         <li>
           <strong className="text-ochre">Weights</strong> come to {weights} %, not 100.
+        </li>
+      )}
+      {replies > 0 && (
+        <li>
+          <strong className="text-ochre">{counted(replies, "unread reply", "unread replies")}:</strong>{" "}
+          <Link className="link" to={`${home}/waiting`}>
+            read what students wrote
+          </Link>
         </li>
       )}
       {demo && (

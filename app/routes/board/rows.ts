@@ -1,6 +1,6 @@
 import { fromDecimal, roundToText, sum, type Instant } from "#core/kernel";
 import { categoriesOf, courseOf, studentsOf, type CourseState } from "#core/model";
-import { laneOf, undatedOf, weightsAddUp, type Lane } from "#core/release";
+import { laneOf, undatedOf, unreadReplies, weightsAddUp, type Lane } from "#core/release";
 import { dayText } from "../../ui/words";
 
 /** The board as it is drawn. */
@@ -8,6 +8,8 @@ export interface BoardRows {
   readonly title: string;
   readonly subtitle: string;
   readonly demo: boolean;
+  /** Replies of students that nobody has read. */
+  readonly replies: number;
   readonly undated: readonly string[];
   /** The sum of the weights where it is not 100. */
   readonly weights: string | null;
@@ -41,6 +43,7 @@ export function boardRows(state: CourseState, now: Instant, filter: StepFilter):
       .filter(Boolean)
       .join(" · "),
     demo: course.origin === "demo",
+    replies: unreadReplies(state).reduce((total, { count }) => total + count, 0),
     undated: undatedOf(state).map((assignment) => assignment.name),
     weights: weightsAddUp(state) ? null : roundToText(sum(weights), 1),
     groups: categoriesOf(state)

@@ -84,6 +84,11 @@ export function CriterionCard(props: CriterionCardProps) {
               ? hint(criterion)
               : "Open"}
       </p>
+      {row.lacksEvidence && (
+        <p className="mt-1 text-[13.5px] text-ochre">
+          <span aria-hidden="true">◇ </span>Asks for a passage: select one and press {props.place}.
+        </p>
+      )}
       {row.evidence.length > 0 && (
         <ul aria-label={`Evidence for ${criterion.name}`} className="mt-1.5 flex flex-wrap gap-1">
           {row.evidence.map(({ noteId, label }) => (

@@ -1,6 +1,8 @@
 import type { RefObject } from "react";
 import { Link } from "react-router";
 import type { Command } from "#core/changes";
+import type { Message } from "#core/model";
+import type { Repository } from "#storage";
 import type { Outcome } from "../../outcomes";
 import { inAddress } from "../../ui/address";
 import { DraftField } from "../../ui/draft-field";
@@ -8,6 +10,9 @@ import { latenessWords } from "../../ui/words";
 import { CriterionCard } from "./criterion-card";
 import { PointsField } from "../../ui/points-field";
 import type { DeskRows } from "./rows";
+import { FeedbackFiles } from "./feedback-files";
+import { GroupStrip } from "./group-strip";
+import { PaperConversation } from "./paper-conversation";
 import { StandingRow } from "./standing-row";
 import type { DeskKeys } from "./use-desk-keys";
 
@@ -15,6 +20,12 @@ interface JudgementColumnProps {
   readonly slot: string;
   readonly rows: DeskRows;
   readonly unitHours: number;
+  readonly timeZone: string;
+  readonly repository: Repository;
+  readonly markerName: (message: Message) => string;
+  /** Whether what is judged here is judged for the whole group. */
+  readonly wholeGroup: boolean;
+  readonly onWholeGroup: (whole: boolean) => void;
   readonly keys: DeskKeys;
   readonly send: (command: Command) => Promise<Outcome>;
   readonly sendTyped: (command: Command) => Promise<Outcome>;
@@ -31,6 +42,7 @@ export function JudgementColumn(props: JudgementColumnProps) {
   const { slot, rows, unitHours, keys, send, sendTyped } = props;
   const place = { assignmentId: rows.assignment.id, studentId: rows.student.id };
   const late = rows.figure.unitsLate;
+  const scope = rows.group ? { wholeGroup: props.wholeGroup } : {};
   return (
     <div className="h-full overflow-y-auto">
       <header className="px-4 pt-3.5 pb-2.5">
@@ -76,12 +88,19 @@ export function JudgementColumn(props: JudgementColumnProps) {
           }}
           onKeyDown={keys.onRulerKey}
           onDrag={(text) =>
-            void send({ type: "judge", ...place, criterionId: row.criterion.id, verdict: { kind: "points", text } })
+            void send({
+              type: "judge",
+              ...place,
+              ...scope,
+              criterionId: row.criterion.id,
+              verdict: { kind: "points", text },
+            })
           }
           onPoints={(text, confirmed) =>
             sendTyped({
               type: "judge",
               ...place,
+              ...scope,
               criterionId: row.criterion.id,
               verdict: { kind: "points", text },
               confirmed,
@@ -92,7 +111,7 @@ export function JudgementColumn(props: JudgementColumnProps) {
           }}
           onTypingDone={keys.typingDone}
           onComment={(comment, seen) =>
-            send({ type: "setCriterionComment", ...place, criterionId: row.criterion.id, comment, seen })
+            send({ type: "setCriterionComment", ...place, ...scope, criterionId: row.criterion.id, comment, seen })
           }
           onCommenting={(open) => {
             keys.comment(open ? index : null);
@@ -107,6 +126,17 @@ export function JudgementColumn(props: JudgementColumnProps) {
           {props.notice}
         </p>
       )}
+      {rows.group && (
+        <GroupStrip
+          slot={slot}
+          rows={rows}
+          group={rows.group}
+          whole={props.wholeGroup}
+          onWhole={props.onWholeGroup}
+          send={send}
+          sendTyped={sendTyped}
+        />
+      )}
       <StandingRow rows={rows} unitHours={unitHours} send={send} lateRef={props.lateRef} />
       <div className="space-y-2 px-4 pt-3 pb-5">
         <DraftField
@@ -115,8 +145,11 @@ export function JudgementColumn(props: JudgementColumnProps) {
           placeholder={`To ${rows.student.givenName}`}
           rows={2}
           fieldRef={props.overallRef}
-          onKeep={(text, seen) => send({ type: "setComment", ...place, facing: "student", text, seen })}
+          formatted
+          onKeep={(text, seen) => send({ type: "setComment", ...place, ...scope, facing: "student", text, seen })}
         />
+        <FeedbackFiles slot={slot} rows={rows} repository={props.repository} send={send} />
+        <PaperConversation rows={rows} send={send} nameOf={props.markerName} timeZone={props.timeZone} />
         <DraftField
           label="Private note, for instructors only"
           value={rows.privateNote}

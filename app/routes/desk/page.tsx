@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { phrasesOf } from "#core/changes";
 import { pointsText } from "#core/kernel";
-import { courseOf } from "#core/model";
+import { courseOf, fullName, type Message } from "#core/model";
 import { openCourse, orMissing } from "../../open-course";
 import { deskAddress, fromAddress } from "../../ui/address";
 import { useChange } from "../../use-change";
@@ -43,6 +43,8 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
     order,
     repository,
     phrases: phrasesOf(state),
+    timeZone: courseOf(state).timeZone,
+    nameOf: ({ by }: Message) => (by ? (state.markers[by]?.name ?? "") : fullName(student)),
     unitHours: courseOf(state).lateRule?.unitHours ?? 24,
     work: await loadWork(repository, params.slot, rows, search.get("file")),
     beside: await loadBeside(repository, params.slot, rows, search.get("beside")),
@@ -69,6 +71,7 @@ function Desk({
   const navigate = useNavigate();
   const [, setSearch] = useSearchParams();
   const [chosen, setChosen] = useState<string | null>(null);
+  const [wholeGroup, setWholeGroup] = useState(true);
   const [pileShown, setPileShown] = useState(true);
   const overall = useRef<HTMLTextAreaElement>(null);
   const privateNote = useRef<HTMLTextAreaElement>(null);
@@ -84,22 +87,27 @@ function Desk({
   const next = () => {
     goTo(rows.after);
   };
-  const keys = useDeskKeys(rows, send, {
-    next,
-    before: () => {
-      if (rows.before) goTo(rows.before);
+  const keys = useDeskKeys(
+    rows,
+    send,
+    {
+      next,
+      before: () => {
+        if (rows.before) goTo(rows.before);
+      },
+      nextWaiting: () => {
+        goTo(rows.nextWaiting);
+      },
+      togglePile: () => {
+        setPileShown((shown) => !shown);
+      },
+      focusOverall: () => overall.current?.focus(),
+      focusPrivate: () => privateNote.current?.focus(),
+      focusLate: () => late.current?.focus(),
+      focusDone: () => done.current?.focus(),
     },
-    nextWaiting: () => {
-      goTo(rows.nextWaiting);
-    },
-    togglePile: () => {
-      setPileShown((shown) => !shown);
-    },
-    focusOverall: () => overall.current?.focus(),
-    focusPrivate: () => privateNote.current?.focus(),
-    focusLate: () => late.current?.focus(),
-    focusDone: () => done.current?.focus(),
-  });
+    rows.group !== null && wholeGroup,
+  );
   useEffect(() => {
     const onEscape = (event: KeyboardEvent) => {
       if (event.key === "Escape") setChosen(null);
@@ -138,6 +146,11 @@ function Desk({
               slot={slot}
               rows={rows}
               unitHours={unitHours}
+              timeZone={loaderData.timeZone}
+              repository={repository}
+              markerName={loaderData.nameOf}
+              wholeGroup={wholeGroup}
+              onWholeGroup={setWholeGroup}
               keys={keys}
               send={send}
               sendTyped={sendTyped}
@@ -168,6 +181,7 @@ function Desk({
               chosen={chosen}
               onChoose={setChosen}
               handIn={handIn}
+              wholeGroup={rows.group !== null && wholeGroup}
               draft={loaderData.draft}
               repository={repository}
               marginWidth={marginWidth}

@@ -1,10 +1,12 @@
-import { fromDecimal, toNumber, type AssignmentId, type Decimal, type StudentId } from "#core/kernel";
+import { fromDecimal, pointsText, toNumber, type AssignmentId, type Decimal, type StudentId } from "#core/kernel";
 import {
   courseOf,
   fullName,
+  groupOf,
   handInOf,
   initials,
   judgementOf,
+  messagesOf,
   notesOf,
   resultOf,
   rubricOf,
@@ -12,12 +14,13 @@ import {
   type Assignment,
   type CourseState,
   type Criterion,
+  type Message,
   type Note,
   type Rubric,
   type Student,
   type WorkFile,
 } from "#core/model";
-import { rulerEnds } from "#core/scoring";
+import { lackingEvidence, rulerEnds } from "#core/scoring";
 import { entryText } from "#core/changes";
 import { figuresOf, type Figure } from "#core/totals";
 import { criterionColour } from "../../ui/colours";
@@ -46,6 +49,21 @@ export interface CriterionRow {
   /** Places of the other papers of the class on the ruler, from 0 to 1. */
   readonly others: readonly number[];
   readonly evidence: readonly { readonly noteId: string; readonly label: string }[];
+  /** A level was given without the passage the rubric asks for. */
+  readonly lacksEvidence: boolean;
+}
+
+/** The group a paper belongs to, with every member's standing beside the one in hand. */
+export interface GroupRows {
+  readonly name: string;
+  readonly members: readonly {
+    readonly studentId: StudentId;
+    readonly name: string;
+    readonly total: string;
+    readonly adjustment: string;
+    /** Judged otherwise than the one in hand, on some criterion. */
+    readonly differs: boolean;
+  }[];
 }
 
 export interface DeskRows {
@@ -61,6 +79,9 @@ export interface DeskRows {
   readonly entry: string;
   readonly decision: "missing" | "excused" | null;
   readonly overallComment: string;
+  readonly feedbackFiles: readonly WorkFile[];
+  readonly messages: readonly Message[];
+  readonly group: GroupRows | null;
   readonly privateNote: string;
   readonly files: readonly (WorkFile & { readonly attempt: number })[];
   readonly notes: readonly Note[];
@@ -104,6 +125,9 @@ export function deskRows(state: CourseState, assignment: Assignment, student: St
     entry: entryText(state, assignment.id, student.id),
     decision: result.decision,
     overallComment: result.overallComment,
+    feedbackFiles: result.feedbackFiles,
+    messages: messagesOf(state, assignment.id, student.id),
+    group: groupRows(state, assignment, student.id),
     privateNote: result.privateNote,
     files: attempts.flatMap(({ number, files }) => files.map((file) => ({ ...file, attempt: number }))),
     notes,
@@ -142,8 +166,10 @@ function criterionRows(
   notes: readonly Note[],
 ): CriterionRow[] {
   const students = studentsOf(state);
+  const judgement = (criterion: Criterion) => judgementOf(state, assignmentId, studentId, criterion.id);
+  const lacking = rubric ? lackingEvidence(rubric, judgement, notes) : [];
   return (rubric?.criteria ?? []).map((criterion, index) => {
-    const { points, notApplicable, comment } = judgementOf(state, assignmentId, studentId, criterion.id);
+    const { points, notApplicable, comment } = judgement(criterion);
     const { maximum } = rulerEnds(criterion);
     const top = toNumber(fromDecimal(maximum));
     const others = students.flatMap(({ id }) => {
@@ -158,6 +184,7 @@ function criterionRows(
       comment,
       maximum,
       others,
+      lacksEvidence: lacking.includes(criterion),
       evidence: notes
         .filter((note) => note.criterionId === criterion.id)
         .map((note) => ({
@@ -166,6 +193,29 @@ function criterionRows(
         })),
     };
   });
+}
+
+function groupRows(state: CourseState, assignment: Assignment, studentId: StudentId): GroupRows | null {
+  const group = groupOf(state, assignment.id, studentId);
+  if (!group) return null;
+  const { figure } = figuresOf(state);
+  const criteria = rubricOf(state, assignment)?.criteria ?? [];
+  const standsAs = (member: StudentId) =>
+    criteria.every(({ id }) => {
+      const [own, theirs] = [studentId, member].map((who) => judgementOf(state, assignment.id, who, id));
+      return own?.points === theirs?.points && own?.notApplicable === theirs?.notApplicable;
+    });
+  return {
+    name: group.name,
+    members: group.memberIds.flatMap((member) => {
+      const student = state.students[member];
+      if (!student) return [];
+      const { counted, standing } = figure(assignment.id, member);
+      const total = standing === "missing" || standing === "excused" ? standing : counted ? pointsText(counted) : "–";
+      const adjustment = resultOf(state, assignment.id, member).adjustment ?? "";
+      return [{ studentId: member, name: fullName(student), total, adjustment, differs: !standsAs(member) }];
+    }),
+  };
 }
 
 /** First words of a passage, in quotes. */

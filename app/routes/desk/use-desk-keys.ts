@@ -35,7 +35,12 @@ export interface DeskMoves {
  * Judging by keys. A digit chooses the level of the marked criterion and goes on to the next, so that a paper takes one
  * key per criterion and one to go on.
  */
-export function useDeskKeys(rows: DeskRows, send: (command: Command) => Promise<Outcome>, moves: DeskMoves): DeskKeys {
+export function useDeskKeys(
+  rows: DeskRows,
+  send: (command: Command) => Promise<Outcome>,
+  moves: DeskMoves,
+  wholeGroup: boolean,
+): DeskKeys {
   const firstOpen = rows.criteria.findIndex((row) => row.points === null && !row.notApplicable);
   const [marked, setMarked] = useState(Math.max(0, firstOpen));
   const [typing, setTyping] = useState<Typing>(null);
@@ -54,7 +59,8 @@ export function useDeskKeys(rows: DeskRows, send: (command: Command) => Promise<
 
   const judge = (verdict: Extract<Command, { type: "judge" }>["verdict"]) => {
     const row = rows.criteria[marked];
-    if (row) void send({ type: "judge", ...place, criterionId: row.criterion.id, verdict });
+    if (row)
+      void send({ type: "judge", ...place, ...(wholeGroup && { wholeGroup }), criterionId: row.criterion.id, verdict });
   };
 
   const onDigit = (digit: number, stay: boolean): boolean => {

@@ -1,13 +1,11 @@
 import { useState } from "react";
-import type { FileId, Instant } from "#core/kernel";
-import { mediaTypeOf, type WorkFile } from "#core/model";
+import type { Instant } from "#core/kernel";
+import type { WorkFile } from "#core/model";
 import type { Repository } from "#storage";
 import { issueWords } from "../../ui/words";
 import { useChange } from "../../use-change";
+import { keepFiles } from "./keep-files";
 import type { DeskRows } from "./rows";
-
-/** Most bytes of one file. */
-const MOST_BYTES = 200_000_000;
 
 export interface HandInActions {
   readonly trouble: string | null;
@@ -29,26 +27,9 @@ export function useHandIn(repository: Repository, slot: string, rows: DeskRows):
     trouble,
     addPaper: () => add(null, []),
     addFiles: async (files) => {
-      const unfit = files.find(({ size }) => size === 0 || size > MOST_BYTES);
-      if (unfit) {
-        const what = unfit.size === 0 ? "is empty (0 bytes)" : "is larger than 200 MB";
-        setTrouble(`${unfit.name} ${what}. Ask the student for it again; nothing was taken in.`);
-        return;
-      }
-      const kept: WorkFile[] = [];
-      for (const file of files) {
-        const id = `file:${repository.surroundings.fresh()}` as FileId;
-        const mediaType = mediaTypeOf(file.name);
-        try {
-          await repository.keepFile(slot, id, new Blob([await file.arrayBuffer()], { type: mediaType }));
-        } catch (error) {
-          const why = error instanceof Error ? error.message : "the browser refused it";
-          setTrouble(`${file.name} could not be kept: ${why}. Free some space and add it again; nothing was taken in.`);
-          return;
-        }
-        kept.push({ id, name: file.name.slice(0, 200), mediaType, size: file.size });
-      }
-      if (kept.length > 0) await add(repository.surroundings.now(), kept);
+      const result = await keepFiles(repository, slot, files);
+      if ("trouble" in result) setTrouble(result.trouble);
+      else if (result.kept.length > 0) await add(repository.surroundings.now(), [...result.kept]);
     },
   };
 }

@@ -28,6 +28,8 @@ interface WorkAreaProps {
   readonly handIn: HandInActions;
   readonly marginWidth: number | undefined;
   readonly onMarginWidth: (width: number) => void;
+  /** Whether a note is for the whole group. */
+  readonly wholeGroup: boolean;
   readonly draft: () => PaperDraft;
   readonly repository: Repository;
 }
@@ -56,7 +58,14 @@ export function WorkArea(props: WorkAreaProps) {
   const place = { assignmentId: rows.assignment.id, studentId: rows.student.id };
   const actions: NoteActions = {
     add: async (note) => {
-      const outcome = await send({ type: "addNote", ...place, fileId: file.id, body: "", ...note });
+      const outcome = await send({
+        type: "addNote",
+        ...place,
+        fileId: file.id,
+        body: "",
+        forGroup: props.wholeGroup,
+        ...note,
+      });
       return outcome.ok ? (outcome.value.patches[0]?.id ?? null) : null;
     },
     write: (noteId, body, seen) => send({ type: "editNote", noteId, body, seen }),

@@ -13,6 +13,10 @@ export function findingWords({ code, count }: Finding): { readonly text: string;
       return { text: `${counted(count, "score")} above the maximum`, way: "Look" };
     case "no_comment":
       return { text: `${papers} ${count === 1 ? "has" : "have"} no comment`, way: "Look" };
+    case "evidence_lacking":
+      return { text: `${papers} with a level given and no passage for it, where the rubric asks for one`, way: "Look" };
+    case "replies_unread":
+      return { text: `${counted(count, "student")} wrote something that nobody has read`, way: "Read" };
     case "changed":
       return { text: `${counted(count, "student")} would see something else than was released; listed below`, way: "" };
     case "rubric_tells_score":

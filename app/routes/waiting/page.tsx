@@ -1,5 +1,6 @@
 import { Link } from "react-router";
 import { courseOf, fullName } from "#core/model";
+import { unreadReplies } from "#core/release";
 import { waitingPapers } from "#core/totals";
 import { openCourse } from "../../open-course";
 import { deskAddress, inAddress } from "../../ui/address";
@@ -21,12 +22,19 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
     at: at ? momentText(at, timeZone) : "",
   }));
   const sections = Object.values(state.sections).sort((a, b) => a.order - b.order);
-  return { papers, sections: sections.map(({ id, name }) => ({ id: inAddress(id), name })) };
+  const replies = unreadReplies(state).map(({ assignment, student, count }) => ({
+    assignmentId: assignment.id,
+    assignment: assignment.name,
+    studentId: student.id,
+    student: fullName(student),
+    count,
+  }));
+  return { papers, replies, sections: sections.map(({ id, name }) => ({ id: inAddress(id), name })) };
 }
 
 /** Everything that waits to be scored, over all assignments, the oldest first. */
 export default function WaitingPage({ loaderData, params }: Route.ComponentProps) {
-  const { papers, sections } = loaderData;
+  const { papers, replies, sections } = loaderData;
   const [text, set] = useSearchChoice();
   const [section, assignment] = [text("section"), text("assignment")];
   const assignments = [...new Map(papers.map(({ assignmentId, assignment: name }) => [assignmentId, name]))];
@@ -81,6 +89,21 @@ export default function WaitingPage({ loaderData, params }: Route.ComponentProps
           </Link>
         )}
       </div>
+      {replies.length > 0 && (
+        <section aria-label="Unread replies" className="mt-4 border-y border-rule py-2 text-[14.5px]">
+          <h2 className="font-semibold">Students wrote</h2>
+          <ul>
+            {replies.map((reply) => (
+              <li key={`${reply.assignmentId}/${reply.studentId}`} className="py-0.5">
+                <Link className="link" to={deskAddress(params.slot, reply.assignmentId, reply.studentId)}>
+                  {reply.student}
+                </Link>{" "}
+                on {reply.assignment}: {counted(reply.count, "unread reply", "unread replies")}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
       {shown.length === 0 ? (
         <p className="mt-6 text-soft">
           {papers.length === 0

@@ -1,11 +1,13 @@
 import { useState } from "react";
 import { Link } from "react-router";
-import { courseOf, fullName, type WorkFile } from "#core/model";
-import { visibleTo } from "#core/release";
+import { courseOf, fullName, type Message, type WorkFile } from "#core/model";
+import { canReply, visibleMessages, visibleTo } from "#core/release";
 import { openCourse, orMissing } from "../../open-course";
 import { fromAddress } from "../../ui/address";
 import { criterionColour } from "../../ui/colours";
+import { Conversation } from "../../ui/conversation";
 import { Letter } from "../../ui/letter";
+import { useChange } from "../../use-change";
 import { WorkView } from "../../ui/work/work-view";
 import type { Route } from "./+types/page";
 
@@ -17,14 +19,30 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
     visibleTo(session.state, student.id).map(async (letter) => {
       const files = letter.comments?.files ?? [];
       const blobs = await Promise.all(files.map((file) => repository.readFile(params.slot, file.id)));
-      return { ...letter, works: files.flatMap((file, index) => (blobs[index] ? [{ file, blob: blobs[index] }] : [])) };
+      const assignment = orMissing(session.state.assignments[letter.assignment.id], "assignment");
+      return {
+        ...letter,
+        messages: visibleMessages(session.state, assignment, student.id),
+        writes: canReply(session.state, assignment, student.id),
+        works: files.flatMap((file, index) => (blobs[index] ? [{ file, blob: blobs[index] }] : [])),
+      };
     }),
   );
-  return { letters, name: fullName(student), courseTitle: courseOf(session.state).shortTitle };
+  const { shortTitle, timeZone } = courseOf(session.state);
+  return {
+    letters,
+    studentId: student.id,
+    name: fullName(student),
+    courseTitle: shortTitle,
+    timeZone,
+    nameOf: ({ by }: Message) => (by ? (session.state.markers[by]?.name ?? "") : fullName(student)),
+    read: (file: WorkFile) => repository.readFile(params.slot, file.id),
+  };
 }
 
 export default function StudentWindow({ loaderData, params }: Route.ComponentProps) {
-  const { letters, name, courseTitle } = loaderData;
+  const { letters, studentId, name, courseTitle, timeZone, nameOf, read } = loaderData;
+  const change = useChange();
   return (
     <div className="min-h-screen bg-table pb-16">
       <title>{`For ${name} · ${courseTitle}`}</title>
@@ -43,12 +61,45 @@ export default function StudentWindow({ loaderData, params }: Route.ComponentPro
           letters.map((letter) => (
             <section key={letter.assignment.id} className="mt-6 border border-rule bg-sheet px-6 py-10">
               <div className="mx-auto max-w-[560px]">
-                <Letter title={letter.assignment.name} courseTitle={courseTitle} name={name} {...letter} />
+                <Letter title={letter.assignment.name} courseTitle={courseTitle} name={name} {...letter} read={read} />
               </div>
               {letter.comments &&
                 letter.works.map(({ file, blob }) => (
                   <MarkedWork key={file.id} file={file} blob={blob} comments={letter.comments} />
                 ))}
+              {letter.writes && (
+                <section
+                  aria-label={`Conversation on ${letter.assignment.name}`}
+                  className="mx-auto mt-6 max-w-[560px] border-t border-rule pt-4"
+                >
+                  <Conversation
+                    messages={letter.messages}
+                    side="student"
+                    nameOf={nameOf}
+                    timeZone={timeZone}
+                    placeholder="Answer, or ask"
+                    onSend={(text) =>
+                      change({ type: "replyAsStudent", assignmentId: letter.assignment.id, studentId, text, files: [] })
+                    }
+                  />
+                  {letter.messages.some(({ from, readAt }) => from === "marker" && readAt === null) && (
+                    <button
+                      type="button"
+                      className="link mt-2 text-[14px]"
+                      onClick={() =>
+                        void change({
+                          type: "readMessages",
+                          assignmentId: letter.assignment.id,
+                          studentId,
+                          side: "student",
+                        })
+                      }
+                    >
+                      Mark as read
+                    </button>
+                  )}
+                </section>
+              )}
             </section>
           ))
         )}

@@ -1,4 +1,5 @@
-import { useEffect, useMemo, useState } from "react";
+import { useState } from "react";
+import { Player } from "./player";
 import { Unreadable } from "./unreadable";
 
 /** A recording that was handed in. */
@@ -11,14 +12,7 @@ export function MediaPlayer({
   readonly name: string;
   readonly video: boolean;
 }) {
-  const address = useMemo(() => URL.createObjectURL(blob), [blob]);
   const [broken, setBroken] = useState(false);
-  useEffect(
-    () => () => {
-      URL.revokeObjectURL(address);
-    },
-    [address],
-  );
   if (broken) {
     return (
       <Unreadable
@@ -29,21 +23,16 @@ export function MediaPlayer({
       />
     );
   }
-  const media = {
-    src: address,
-    controls: true,
-    preload: "metadata",
-    className: "w-full",
-    "aria-label": name,
-    onError: () => {
-      setBroken(true);
-    },
-  };
   return (
     <figure className="mx-auto border border-rule bg-sheet p-6">
-      {/* Students hand in what they hand in; captions cannot be asked of a recording that has none. */}
-      {/* eslint-disable-next-line jsx-a11y/media-has-caption */}
-      {video ? <video {...media} /> : <audio {...media} />}
+      <Player
+        blob={blob}
+        name={name}
+        video={video}
+        onBroken={() => {
+          setBroken(true);
+        }}
+      />
       <figcaption className="mt-3 text-center text-[14px] text-soft">{name}</figcaption>
     </figure>
   );
