@@ -1,6 +1,6 @@
 import type { FileId, Id, Result } from "#core/kernel";
 import type { ChangeIssue } from "#core/changes";
-import { demoDocumentsSchema, demoFileId, demoJournal, startCommand } from "../demo";
+import { demoDocumentsSchema, demoFileId, demoJournal, demoPostFiles, startCommand } from "../demo";
 import type { Repository } from "#storage";
 
 /** Fetches the demo's documents, which ship with the application, and keeps the demo course. Answers its slot. */
@@ -14,6 +14,7 @@ export async function keepDemoCourse(repository: Repository): Promise<string> {
       files.set(demoFileId(document), new Blob([bytes], { type: document.mediaType }));
     }),
   );
+  for (const { file, html } of demoPostFiles()) files.set(file.id, new Blob([html], { type: file.mediaType }));
   return repository.keepCourse("reading-rivers", demoJournal(documents), files);
 }
 

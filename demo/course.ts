@@ -4,6 +4,8 @@ import { COURSE_DEFAULTS, makePassage, type Course, type Rubric } from "#core/mo
 import type { DemoDocument } from "./documents";
 import { MEMO_JUDGEMENTS } from "./judgements";
 import { Pen } from "./pen";
+import { demoPostFiles, demoPosts, SEMINAR } from "./posts";
+import { ANSWERS, QUESTIONS } from "./questions";
 import { PEOPLE, SECTIONS, type DemoPerson } from "./people";
 import { memoRubric, notebookRubric, reportRubric, sketchRubric, storyRubric } from "./rubrics";
 
@@ -65,6 +67,8 @@ export function demoJournal(documents: readonly DemoDocument[]): Entry[] {
   scoreFieldWork(pen);
   scoreQuestions(pen);
   scoreMemos(pen, documents);
+  discuss(pen);
+  practise(pen);
   return pen.entries;
 }
 
@@ -185,6 +189,13 @@ function plan(pen: Pen): void {
     paper: true,
     task: "Lead one discussion in the second half of term.",
   });
+  add("practice", "questions", ["Practice questions", "Practice"], {
+    points: "20",
+    dueAt: "2026-11-13T16:00:00Z",
+    paper: true,
+    task: "Six questions on rating curves, for practice: they count nowhere.",
+  });
+  pen.run(at, { type: "editAssignment", assignmentId: SEMINAR, fields: { channel: "discussion" } });
 }
 
 function handIn(pen: Pen, documents: readonly DemoDocument[]): void {
@@ -299,6 +310,30 @@ function scoreQuestions(pen: Pen): void {
       pen.run("2026-10-19T10:00:00Z", { type: "setScore", ...place, text });
     }
   }
+}
+
+function discuss(pen: Pen): void {
+  const handIns = demoPostFiles().map(({ studentId, at, file }) => ({ studentId, at, file }));
+  pen.run("2026-11-14T08:00:00Z", { type: "takeInPosts", assignmentId: SEMINAR, posts: [...demoPosts], handIns });
+}
+
+function practise(pen: Pen): void {
+  const assignmentId = assignment("practice");
+  pen.run("2026-11-03T08:00:00Z", {
+    type: "editAssignment",
+    assignmentId,
+    fields: { counts: false, channel: "answers" },
+  });
+  pen.run("2026-11-03T08:05:00Z", { type: "saveQuestions", assignmentId, questions: [...QUESTIONS] });
+  const answers = ANSWERS.flatMap(([slug, texts]) =>
+    texts.map((text, index) => ({
+      studentId: student(slug),
+      questionId: required(QUESTIONS[index]?.id, "question"),
+      text,
+    })),
+  );
+  const at = "2026-11-12T17:00:00Z" as Instant;
+  pen.run(at, { type: "takeInAnswers", assignmentId, at, answers });
 }
 
 function scoreMemos(pen: Pen, documents: readonly DemoDocument[]): void {

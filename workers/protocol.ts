@@ -95,6 +95,12 @@ export interface FeedbackSheet {
     readonly comment: string;
     readonly passages: readonly SheetPassage[];
   }[];
+  readonly answers: readonly {
+    readonly prompt: string;
+    readonly text: string;
+    readonly points: string;
+    readonly comment: string;
+  }[];
   readonly others: readonly SheetPassage[];
 }
 

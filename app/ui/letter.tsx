@@ -76,6 +76,20 @@ function Criteria({
             ))}
         </li>
       ))}
+      {rubric.answers.map((answer, index) => (
+        <li key={answer.questionId} className="border-b border-rule py-1.5">
+          <div className="flex justify-between gap-4">
+            <span>
+              {index + 1}. {answer.prompt}
+            </span>
+            <strong className="figures whitespace-nowrap">
+              {answer.points ?? "–"} / {answer.maximum}
+            </strong>
+          </div>
+          <p className="font-serif whitespace-pre-wrap text-soft">{answer.text || "no answer"}</p>
+          {answer.comment && <p className="mt-1 font-serif">{answer.comment}</p>}
+        </li>
+      ))}
     </ul>
   );
 }

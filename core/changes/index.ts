@@ -16,6 +16,7 @@ export { parseCommand, prepareChange, runCommand, type Command, type CommandType
 export { copiedFields, judgedPapers } from "./assignments";
 export { planFrom, type CoursePlanCopy } from "./copy-plan";
 export { blankCells, previewCells, type CellPreview, type EntryCell } from "./enter-scores";
+export { keyEffects, type KeyEffect } from "./key-effects";
 export { notesToCarry } from "./attempts";
 export { phrasesOf, type CountedPhrase } from "./phrases";
 export { judgingOrder } from "./judging-order";

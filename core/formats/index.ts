@@ -7,6 +7,8 @@ export {
   type CourseFileIssue,
 } from "./course-file";
 export { scoresCsv, writeCsv, type Cell } from "./csv";
+export { readAnswers, type AnswerIssue, type ReadAnswers } from "./answers";
+export { postsPage, readPosts, type PostIssue, type ReadPosts } from "./posts";
 export { readBlock, writeBlock } from "./block";
 export {
   readRosterTable,

@@ -27,13 +27,21 @@ export function completeRecord(table: string, record: Fields): Fields {
   return { ...added, ...record, ...(online && { channel: "file" }) };
 }
 
-/** Remarks given out before they had colours have none of their own. */
+/** What was given out before there were colours, files as feedback, and answers, has none of them. */
 function completeCopy(copy: Fields): Fields {
   const comments = copy.comments as { content: { notes: Fields[]; attachments?: unknown } } | null;
+  const rubric = copy.rubric as { content: Fields } | null | undefined;
   const notes = comments?.content.notes ?? [];
-  if (!comments || (comments.content.attachments && notes.every((note) => Object.hasOwn(note, "colour")))) return copy;
+  const whole =
+    (!comments || (comments.content.attachments && notes.every((note) => Object.hasOwn(note, "colour")))) &&
+    (!rubric || Object.hasOwn(rubric.content, "answers"));
+  if (whole) return copy;
   const completed = notes.map((note) => ({ colour: NOTE_DEFAULTS.colour, ...note }));
-  return { ...copy, comments: { ...comments, content: { attachments: [], ...comments.content, notes: completed } } };
+  return {
+    ...copy,
+    ...(comments && { comments: { ...comments, content: { attachments: [], ...comments.content, notes: completed } } }),
+    ...(rubric && { rubric: { ...rubric, content: { answers: [], ...rubric.content } } }),
+  };
 }
 
 /** Criteria that were made before they could ask for evidence ask for none. */

@@ -34,6 +34,7 @@ export {
 export { messageSchema, type Message } from "./message";
 export { postSchema, type Post } from "./post";
 export { answerSchema, questionSchema, type Answer, type AnswerKey, type Question } from "./question";
+export { ownPosts, type OwnPost, type ThreadedPost } from "./threads";
 export { fillPhrase, phraseSchema, phraseTest, type Phrase, type PhrasePlaces } from "./phrase";
 export { codePointOffset, findPassage, makePassage, utf16Offset } from "./anchor";
 export {

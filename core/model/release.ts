@@ -55,6 +55,17 @@ const rubricCopySchema = z.object({
       notApplicable: z.boolean(),
     }),
   ),
+  /** Each question with the answer that was given. */
+  answers: z.array(
+    z.object({
+      questionId: idField("question"),
+      prompt: z.string(),
+      text: z.string(),
+      points: decimalField.nullable(),
+      maximum: decimalField,
+      comment: z.string(),
+    }),
+  ),
 });
 
 const commentsCopySchema = z.object({

@@ -87,6 +87,7 @@ describe("the rubric detail a student would be given", () => {
     };
     const blank = { level: null, descriptor: "", points: null };
     expect(draft(described, "rubric")).toEqual({
+      answers: [],
       rows: [
         {
           criterionId: "criterion:record",

@@ -1,8 +1,10 @@
 import { fractionText, pointsText } from "#core/kernel";
 import {
+  answerOf,
   handInOf,
   judgementOf,
   notesOf,
+  questionsOf,
   resultOf,
   rubricOf,
   type Assignment,
@@ -14,7 +16,7 @@ import {
   type Student,
 } from "#core/model";
 import { levelAt, rulerEnds } from "#core/scoring";
-import { figuresOf } from "#core/totals";
+import { answerPoints, figuresOf } from "#core/totals";
 
 /** The content of a facet by its name. */
 export interface FacetContent {
@@ -56,25 +58,42 @@ function draftScore(state: CourseState, assignment: Assignment, student: Student
 }
 
 function draftRubric(state: CourseState, assignment: Assignment, student: Student): RubricCopy | null {
-  const rubric = rubricOf(state, assignment);
   const figure = figuresOf(state).figure(assignment.id, student.id);
-  if (!rubric || figure.standing !== "handedIn" || figure.rubric?.score == null) return null;
-  return {
-    rows: rubric.criteria.map((criterion) => {
-      const judgement = judgementOf(state, assignment.id, student.id, criterion.id);
-      const level = judgement.points === null ? null : levelAt(criterion, judgement.points);
-      return {
-        criterionId: criterion.id,
-        name: criterion.name,
-        points: judgement.points,
-        maximum: rulerEnds(criterion).maximum,
-        level: level?.name ?? null,
-        descriptor: level?.descriptor ?? "",
-        notApplicable: judgement.notApplicable,
-      };
-    }),
-  };
+  if (figure.standing !== "handedIn") return null;
+  const rubric = figure.rubric?.score == null ? null : rubricOf(state, assignment);
+  const answers = figure.source === "answers" ? draftAnswers(state, assignment, student) : [];
+  if (!rubric && answers.length === 0) return null;
+  const rows = (rubric?.criteria ?? []).map((criterion) => {
+    const judgement = judgementOf(state, assignment.id, student.id, criterion.id);
+    const level = judgement.points === null ? null : levelAt(criterion, judgement.points);
+    return {
+      criterionId: criterion.id,
+      name: criterion.name,
+      points: judgement.points,
+      maximum: rulerEnds(criterion).maximum,
+      level: level?.name ?? null,
+      descriptor: level?.descriptor ?? "",
+      notApplicable: judgement.notApplicable,
+    };
+  });
+  return { rows, answers };
 }
+
+/** Each question with what was answered and what it earned; never the key. */
+const draftAnswers = (state: CourseState, assignment: Assignment, student: Student): RubricCopy["answers"] =>
+  questionsOf(state, assignment.id).map((question) => {
+    const answer = answerOf(state, assignment.id, student.id, question.id);
+    const points = answerPoints(question, answer);
+    const { id: questionId, prompt, points: maximum } = question;
+    return {
+      questionId,
+      prompt,
+      text: answer.text,
+      points: points && pointsText(points),
+      maximum,
+      comment: answer.comment.trim(),
+    };
+  });
 
 function draftComments(state: CourseState, assignment: Assignment, student: Student): CommentsCopy | null {
   const rubric = rubricOf(state, assignment);

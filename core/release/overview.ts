@@ -3,6 +3,7 @@ import {
   assignmentsOf,
   copyOf,
   FACETS,
+  questionsOf,
   releaseOf,
   resultOf,
   studentsOf,
@@ -61,7 +62,7 @@ export function facetOverview(state: CourseState, assignment: Assignment, facet:
     ready: those("ready"),
     given: those("given", "changed", "withdrawn"),
     changed: those("changed", "withdrawn"),
-    empty: facet === "rubric" && assignment.rubricId === null,
+    empty: facet === "rubric" && assignment.rubricId === null && questionsOf(state, assignment.id).length === 0,
   };
 }
 

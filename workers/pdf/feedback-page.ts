@@ -21,6 +21,12 @@ export async function writeSheet(flow: Flow, sheet: FeedbackSheet): Promise<void
     if (criterion.comment) await flow.write(criterion.comment, { size: 11.5, before: 2 });
     await writePassages(flow, criterion.passages);
   }
+  for (const { prompt, text, points, comment } of sheet.answers) {
+    flow.rule();
+    await flow.writeEnds(prompt, points, { size: 11.5, weight: "strong", before: 3 });
+    await flow.write(text, { size: 11, colour: SOFT, indent: 12 });
+    if (comment) await flow.write(comment, { size: 11.5, before: 2 });
+  }
   if (sheet.others.length === 0) return;
   flow.rule();
   await flow.write("On the work", { size: 11.5, weight: "strong", before: 3 });

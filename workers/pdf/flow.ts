@@ -10,6 +10,8 @@ export interface TextStyle {
   readonly indent?: number;
   readonly before?: number;
   readonly after?: number;
+  /** Room kept free at the right end. */
+  readonly right?: number;
 }
 
 /** Where a letter was set: its page, counted from 1 over the whole document, and its box in points from below. */
@@ -44,11 +46,11 @@ export class Flow {
 
   /** Sets a text; answers where each of its code points stands, a line break standing where its line ends. */
   async write(text: string, style: TextStyle): Promise<LetterBox[]> {
-    const { size, weight = "text", colour = INK, indent = 0, before = 0, after = 0 } = style;
+    const { size, weight = "text", colour = INK, indent = 0, before = 0, after = 0, right = 0 } = style;
     const left = MARGIN + indent;
     const boxes: LetterBox[] = [];
     this.#y -= before;
-    for (const line of await this.#lines(text, weight, size, PAGE_WIDTH - MARGIN - left)) {
+    for (const line of await this.#lines(text, weight, size, PAGE_WIDTH - MARGIN - right - left)) {
       this.#room(size * LEADING);
       this.#y -= size * LEADING;
       let x = left;
@@ -75,7 +77,7 @@ export class Flow {
     const page = this.#page;
     const y = this.#y - (style.before ?? 0) - size * LEADING;
     const width = await this.face.width(second, weight, size);
-    await this.write(first, style);
+    await this.write(first, { ...style, right: width + size });
     let x = PAGE_WIDTH - MARGIN - width;
     for (const run of await this.face.runs(second, weight)) {
       page.drawText(run.text, { x, y, size, font: run.font, color: colour });

@@ -37,6 +37,7 @@ const SHEET: FeedbackSheet = {
       passages: [{ quote: "the highest flow", words: "Which year?" }],
     },
   ],
+  answers: [{ prompt: "How much?", text: "287", points: "4 / 4", comment: "" }],
   others: [],
 };
 
@@ -268,6 +269,7 @@ describe("a marked PDF", () => {
       "Full: every gauge named",
       "“the highest flow”",
       "72 / 100",
+      "How much?",
     ]) {
       expect(text).toContain(words);
     }

@@ -57,6 +57,14 @@ export default function AssignmentPage({ loaderData, params }: Route.ComponentPr
         <section aria-label="What else" className="space-y-3">
           <h2 className="border-t-2 border-ink pt-2 font-semibold">What else</h2>
           <div className="flex flex-wrap gap-3">
+            {(assignment.channel === "answers" || assignment.channel === "discussion") && (
+              <Link
+                className="act"
+                to={`/courses/${params.slot}/plan/assignments/${inAddress(assignment.id)}/${assignment.channel === "answers" ? "questions" : "posts"}`}
+              >
+                {assignment.channel === "answers" ? "Questions and their keys" : "Read in posts"}
+              </Link>
+            )}
             <Link className="act act-quiet" to={`/courses/${params.slot}/pile/${inAddress(assignment.id)}`}>
               Enter scores from the pile
             </Link>

@@ -26,15 +26,17 @@ const SHEET: readonly { readonly title: string; readonly keys: readonly (readonl
       ["W", "next paper that waits"],
       ["M, X, L", "missing, excused, late by"],
       ["C, V", "overall comment, private note"],
+      ["Ctrl B, Ctrl I", "strong, emphasised words in the overall comment"],
       ["K", "comment on the marked criterion"],
       ["/ in a comment", "phrases: arrows, Enter puts one in, Delete removes it"],
+      ["B", "two papers at this level beside the one in hand"],
       ["P", "hide or show the pile"],
     ],
   },
   {
     title: "Desk: writing on the work",
     keys: [
-      ["/", "find a passage and take it up"],
+      ["/", "find words: arrows go to them, Enter takes them up"],
       ["N, S, I", "note on the passage, strike it out, insert after it"],
       ["Y, Q", "tick, query"],
       ["1 to 9", "evidence for that criterion"],
@@ -55,6 +57,15 @@ const SHEET: readonly { readonly title: string; readonly keys: readonly (readonl
       ["B", "two papers at this level beside it"],
       ["H", "hide or show names"],
       ["A, Backspace", "does not apply, open again"],
+    ],
+  },
+  {
+    title: "One question, all answers",
+    keys: [
+      ["0 to 9", "points of the answer in hand, and on to the next"],
+      ["Enter", "type points"],
+      ["Backspace", "as the key gives"],
+      ["[ ]", "question before, question after"],
     ],
   },
   {

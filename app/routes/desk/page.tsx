@@ -7,6 +7,8 @@ import { courseOf, fullName, type Message } from "#core/model";
 import { openCourse, orMissing } from "../../open-course";
 import { deskAddress, fromAddress } from "../../ui/address";
 import { useChange } from "../../use-change";
+import { sweepRows } from "../../ui/beside/sweep-rows";
+import { NearPapers } from "./near-papers";
 import { JudgementColumn } from "./judgement-column";
 import {
   draftPaper,
@@ -50,6 +52,8 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
     beside: await loadBeside(repository, params.slot, rows, search.get("beside")),
     layout: await recallLayout(repository),
     marginWidth: await recallMargin(repository),
+    nearPapers: (criterionId: string) =>
+      sweepRows(state, assignment, [], { criterion: criterionId, nameless: false, shuffle: 0 }),
     draft: () => draftPaper(state, rows),
   };
 }
@@ -71,6 +75,7 @@ function Desk({
   const navigate = useNavigate();
   const [, setSearch] = useSearchParams();
   const [chosen, setChosen] = useState<string | null>(null);
+  const [comparing, setComparing] = useState<number | null>(null);
   const [wholeGroup, setWholeGroup] = useState(true);
   const [pileShown, setPileShown] = useState(true);
   const overall = useRef<HTMLTextAreaElement>(null);
@@ -105,12 +110,17 @@ function Desk({
       focusPrivate: () => privateNote.current?.focus(),
       focusLate: () => late.current?.focus(),
       focusDone: () => done.current?.focus(),
+      compare: (place) => {
+        setComparing((now) => (now === null ? place : null));
+      },
     },
     rows.group !== null && wholeGroup,
   );
   useEffect(() => {
     const onEscape = (event: KeyboardEvent) => {
-      if (event.key === "Escape") setChosen(null);
+      if (event.key !== "Escape") return;
+      setChosen(null);
+      setComparing(null);
     };
     window.addEventListener("keydown", onEscape);
     return () => {
@@ -118,6 +128,7 @@ function Desk({
     };
   }, []);
 
+  const comparedCriterion = comparing === null ? undefined : rows.criteria[keys.marked];
   const atHand: Phrases = {
     phrases,
     places: {
@@ -190,6 +201,20 @@ function Desk({
               }}
             />
           </Panel>
+          {comparedCriterion && (
+            <Panel id="near" defaultSize={440} minSize={320} maxSize={620}>
+              <NearPapers
+                key={comparedCriterion.criterion.id}
+                row={comparedCriterion}
+                own={rows.student.id}
+                rowsOf={loaderData.nearPapers}
+                read={(fileId) => repository.readFile(slot, fileId)}
+                onClose={() => {
+                  setComparing(null);
+                }}
+              />
+            </Panel>
+          )}
         </Group>
       </PhrasesAtHand>
       {pileShown && (

@@ -6,7 +6,11 @@ import {
   handInOf,
   initials,
   judgementOf,
+  answerOf,
   messagesOf,
+  ownPosts,
+  postsOf,
+  questionsOf,
   notesOf,
   resultOf,
   rubricOf,
@@ -16,14 +20,18 @@ import {
   type Criterion,
   type Message,
   type Note,
+  type Question,
   type Rubric,
   type Student,
+  type ThreadedPost,
   type WorkFile,
 } from "#core/model";
-import { lackingEvidence, rulerEnds } from "#core/scoring";
+import { lackingEvidence, pointsByKey, rulerEnds } from "#core/scoring";
 import { entryText } from "#core/changes";
-import { figuresOf, type Figure } from "#core/totals";
+import { answerPoints, figuresOf, type Figure } from "#core/totals";
 import { criterionColour } from "../../ui/colours";
+import { momentText } from "../../ui/words";
+import type { BesidePost, PostContext } from "../../ui/work/with-threads";
 import { arithmeticWords } from "./arithmetic";
 
 export type PaperMark = "scored" | "waiting" | "missing" | "excused" | "not in";
@@ -84,6 +92,9 @@ export interface DeskRows {
   readonly group: GroupRows | null;
   readonly privateNote: string;
   readonly files: readonly (WorkFile & { readonly attempt: number })[];
+  /** The threads of a discussion that the student's posts stand in, one for each post. */
+  readonly threads: readonly PostContext[] | undefined;
+  readonly answers: readonly AnswerRow[];
   readonly notes: readonly Note[];
   readonly pile: readonly Sheet[];
   readonly before: StudentId | null;
@@ -130,6 +141,8 @@ export function deskRows(state: CourseState, assignment: Assignment, student: St
     group: groupRows(state, assignment, student.id),
     privateNote: result.privateNote,
     files: attempts.flatMap(({ number, files }) => files.map((file) => ({ ...file, attempt: number }))),
+    threads: assignment.channel === "discussion" ? threadsOf(state, assignment, student.id) : undefined,
+    answers: answerRows(state, assignment, student.id),
     notes,
     pile,
     before: pile[place - 1]?.studentId ?? null,
@@ -193,6 +206,50 @@ function criterionRows(
         })),
     };
   });
+}
+
+/** One question with what was answered and what it earned. */
+export interface AnswerRow {
+  readonly question: Question;
+  readonly text: string;
+  /** By hand or by the key; null while it waits. */
+  readonly points: string | null;
+  readonly byHand: boolean;
+  /** What the key gives, where it gives anything. */
+  readonly byKey: string | null;
+  readonly comment: string;
+}
+
+const answerRows = (state: CourseState, assignment: Assignment, studentId: StudentId): AnswerRow[] =>
+  questionsOf(state, assignment.id).map((question) => {
+    const answer = answerOf(state, assignment.id, studentId, question.id);
+    const [points, byKey] = [answerPoints(question, answer), pointsByKey(question, answer.text)];
+    return {
+      question,
+      text: answer.text,
+      points: points && pointsText(points),
+      byHand: answer.points !== null,
+      byKey: byKey && pointsText(byKey),
+      comment: answer.comment,
+    };
+  });
+
+function threadsOf(state: CourseState, assignment: Assignment, studentId: StudentId): PostContext[] {
+  const { timeZone } = courseOf(state);
+  const beside = ({ post, depth }: ThreadedPost): BesidePost => {
+    const student = state.students[post.studentId];
+    return {
+      name: student ? fullName(student) : "",
+      when: post.at ? momentText(post.at, timeZone) : "",
+      text: post.text,
+      depth,
+      own: post.studentId === studentId,
+    };
+  };
+  return ownPosts(postsOf(state, assignment.id), studentId).map(({ before, after }) => ({
+    before: before.map(beside),
+    after: after.map(beside),
+  }));
 }
 
 function groupRows(state: CourseState, assignment: Assignment, studentId: StudentId): GroupRows | null {

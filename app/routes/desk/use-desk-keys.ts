@@ -29,6 +29,8 @@ export interface DeskMoves {
   readonly focusPrivate: () => void;
   readonly focusLate: () => void;
   readonly focusDone: () => void;
+  /** Papers at the level of the marked criterion, beside this one. */
+  readonly compare: (criterion: number) => void;
 }
 
 /**
@@ -102,6 +104,9 @@ export function useDeskKeys(
     const letters: Readonly<Record<string, () => void>> = {
       a: () => {
         judge(rows.criteria[marked]?.notApplicable ? { kind: "open" } : { kind: "notApplicable" });
+      },
+      b: () => {
+        moves.compare(marked);
       },
       c: moves.focusOverall,
       k: () => {

@@ -10,6 +10,7 @@ import type { MenuItems } from "../../ui/more-menu";
 import { FileNewsLine } from "./file-news";
 import type { PaperDraft, Work } from "./load-work";
 import { usePaperFiles, type PaperFiles } from "./use-paper-files";
+import { Answers } from "./answers";
 import { FileBar } from "./file-bar";
 import type { DeskRows } from "./rows";
 import type { HandInActions } from "./use-hand-in";
@@ -53,6 +54,7 @@ export function WorkArea(props: WorkAreaProps) {
   );
   const attempt = useRef<HTMLInputElement>(null);
   const marked = useRef<HTMLInputElement>(null);
+  if (!work && rows.answers.length > 0) return <Answers slot={slot} rows={rows} send={send} />;
   if (!work) return <NoWork rows={rows} handIn={handIn} files={files} />;
   const { file, blob } = work;
   const place = { assignmentId: rows.assignment.id, studentId: rows.student.id };
@@ -115,6 +117,7 @@ export function WorkArea(props: WorkAreaProps) {
             onChoose={onChoose}
             marginWidth={props.marginWidth}
             onMarginWidth={props.onMarginWidth}
+            threads={rows.threads}
             more={more}
           />
         ) : (

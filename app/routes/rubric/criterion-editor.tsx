@@ -160,6 +160,16 @@ export function CriterionEditor({ criterion, place, last, fresh, onChange, onMov
         ) : (
           <span />
         )}
+        <label className="flex items-center gap-1.5">
+          <input
+            type="checkbox"
+            checked={criterion.asksEvidence}
+            onChange={(event) => {
+              onChange({ ...criterion, asksEvidence: event.target.checked });
+            }}
+          />
+          Asks for a passage of the work
+        </label>
         <span>up to {String(top)} points</span>
       </p>
     </section>

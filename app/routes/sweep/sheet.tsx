@@ -3,8 +3,8 @@ import type { FileId } from "#core/kernel";
 import type { Outcome } from "../../outcomes";
 import { Ruler } from "../../ui/ruler";
 import { PointsField } from "../../ui/points-field";
-import { LazyWork } from "./lazy-work";
-import type { SweepRows, SweepSheet } from "./rows";
+import { LazyWork } from "../../ui/beside/lazy-work";
+import type { SweepRows, SweepSheet } from "../../ui/beside/sweep-rows";
 
 interface SheetProps {
   readonly sheet: SweepSheet;

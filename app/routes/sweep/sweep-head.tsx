@@ -1,4 +1,4 @@
-import type { SweepRows } from "./rows";
+import type { SweepRows } from "../../ui/beside/sweep-rows";
 
 interface SweepHeadProps {
   readonly rows: SweepRows;

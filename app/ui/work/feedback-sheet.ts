@@ -36,6 +36,12 @@ export function feedbackSheet({ title, course, name, score, rubric, comments }: 
       comment: comments?.criteria.find(({ criterionId }) => criterionId === row.criterionId)?.comment ?? "",
       passages: said.filter((note) => note.criterionId === row.criterionId).map(passage),
     })),
+    answers: (rubric?.answers ?? []).map(({ prompt, text, points, maximum, comment }) => ({
+      prompt,
+      text: text || "no answer",
+      points: `${points ?? "–"} / ${maximum}`,
+      comment,
+    })),
     others: said.filter((note) => !listed.has(note.criterionId)).map(passage),
   };
 }

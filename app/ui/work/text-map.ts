@@ -38,7 +38,11 @@ export function mapText(root: HTMLElement, ownLines = false): TextMap {
     text += " ";
     afterSpace = true;
   };
-  const walker = document.createTreeWalker(root, NodeFilter.SHOW_TEXT | NodeFilter.SHOW_ELEMENT);
+  // What stands beside the work, as others' posts, is no part of its text.
+  const isAside = (node: Node) => node instanceof Element && node.hasAttribute("data-aside");
+  const walker = document.createTreeWalker(root, NodeFilter.SHOW_TEXT | NodeFilter.SHOW_ELEMENT, (node) =>
+    isAside(node) ? NodeFilter.FILTER_REJECT : NodeFilter.FILTER_ACCEPT,
+  );
   let last: Text | null = null;
   for (let node = walker.nextNode(); node; node = walker.nextNode()) {
     if (node instanceof Text) {

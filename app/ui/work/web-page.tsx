@@ -3,17 +3,20 @@ import { HtmlPage } from "./html-page";
 import { safeHtml } from "./safe-html";
 import type { PageHandle } from "./types";
 import { Unreadable } from "./unreadable";
+import { withThreads, type PostContext } from "./with-threads";
 
 interface WebPageProps {
   readonly blob: Blob;
   readonly name: string;
   readonly width: number;
+  /** The threads that a student's posts stand in. */
+  readonly threads?: readonly PostContext[] | undefined;
   readonly onPage: (handle: PageHandle) => void;
   readonly overlay: (page: number) => ReactNode;
 }
 
 /** A stored web page as text with its own pictures: its scripts, styles and everything it would fetch are left out. */
-export function WebPage({ blob, name, width, onPage, overlay }: WebPageProps) {
+export function WebPage({ blob, name, width, threads, onPage, overlay }: WebPageProps) {
   const [html, setHtml] = useState<string | null>(null);
   useEffect(() => {
     let current = true;
@@ -35,5 +38,13 @@ export function WebPage({ blob, name, width, onPage, overlay }: WebPageProps) {
       />
     );
   }
-  return <HtmlPage html={html} className="work-text" width={width} onPage={onPage} overlay={overlay} />;
+  return (
+    <HtmlPage
+      html={threads ? withThreads(html, threads) : html}
+      className="work-text"
+      width={width}
+      onPage={onPage}
+      overlay={overlay}
+    />
+  );
 }

@@ -6,6 +6,7 @@ import type { PdfDocument } from "./pdf-document";
 import type { Turn } from "./turn";
 import type { PageHandle } from "./types";
 import { Unreadable } from "./unreadable";
+import type { PostContext } from "./with-threads";
 
 // pdf.js and the readers of Word and Markdown are large; each is loaded when work of its kind is first shown.
 const PdfPages = lazy(() => import("./pdf-pages").then((module) => ({ default: module.PdfPages })));
@@ -18,6 +19,7 @@ interface WorkPagesProps {
   readonly blob: Blob;
   readonly width: number;
   readonly turn: Turn;
+  readonly threads?: readonly PostContext[] | undefined;
   readonly onPage: (handle: PageHandle) => void;
   readonly onDocument: (document: PdfDocument | null) => void;
   /** What lies over a page. */
@@ -33,7 +35,7 @@ export function WorkPages(props: WorkPagesProps) {
   );
 }
 
-function Pages({ file, blob, width, turn, onPage, onDocument, overlay }: WorkPagesProps) {
+function Pages({ file, blob, width, turn, threads, onPage, onDocument, overlay }: WorkPagesProps) {
   const shared = { blob, name: file.name, width, onPage, overlay };
   const kind = workKindOf(file);
   switch (kind) {
@@ -45,7 +47,7 @@ function Pages({ file, blob, width, turn, onPage, onDocument, overlay }: WorkPag
     case "word":
       return <WordPages {...shared} />;
     case "webPage":
-      return <WebPage {...shared} />;
+      return <WebPage {...shared} threads={threads} />;
     case "image":
       return <ImagePage {...shared} turn={turn} />;
     case "sound":

@@ -17,6 +17,7 @@ import { useComposing } from "./use-composing";
 import { useHolding } from "./use-holding";
 import { FIRST_PEN, useWorkKeys } from "./use-work-keys";
 import { ViewTools } from "./view-tools";
+import type { PostContext } from "./with-threads";
 import { WorkPages } from "./work-pages";
 
 interface WorkViewProps {
@@ -31,6 +32,8 @@ interface WorkViewProps {
   /** Width of the margin as it was left, and where a new one is remembered. */
   readonly marginWidth?: number | undefined;
   readonly onMarginWidth?: (width: number) => void;
+  /** The threads that posts stand in. */
+  readonly threads?: readonly PostContext[] | undefined;
   /** What else can be done with the paper. */
   readonly more?: () => MenuItems;
   /** Shows the pages alone at this width in pixels, without tools and margin, as beside other papers. */
@@ -243,6 +246,7 @@ export function WorkView(props: WorkViewProps) {
               blob={blob}
               width={width}
               turn={turn}
+              threads={props.threads}
               onPage={onPage}
               onDocument={onDocument}
               overlay={overlay}

@@ -16,7 +16,8 @@ import {
 import { levelAt, rulerEnds } from "#core/scoring";
 import { driftOf, type Drift } from "#core/statistics";
 import { figuresOf } from "#core/totals";
-import { criterionColour } from "../../ui/colours";
+import { criterionColour } from "../colours";
+import { shuffledBy } from "../shuffled";
 
 /** One paper as far as one criterion is concerned. */
 export interface SweepSheet {
@@ -66,7 +67,7 @@ export function sweepRows(
   if (!criterion) return null;
   const { figure } = figuresOf(state);
   const present = studentsOf(state).filter(({ id }) => figure(assignment.id, id).standing === "handedIn");
-  const inOrder = view.shuffle === 0 ? present : shuffled(present, view.shuffle);
+  const inOrder = view.shuffle === 0 ? present : shuffledBy(present, view.shuffle);
   const sheets = inOrder.map((student, place): SweepSheet => {
     const { points, notApplicable } = judgementOf(state, assignment.id, student.id, criterion.id);
     const file = handInOf(state, assignment.id, student.id)?.attempts.at(-1)?.files.at(-1) ?? null;
@@ -109,16 +110,4 @@ export function nearLevel(rows: SweepRows, levelId: string | null, own: StudentI
   return rows.sheets
     .filter((sheet) => sheet.studentId !== own && sheet.levelId !== null && distance(sheet) <= 1)
     .sort((a, b) => distance(a) - distance(b));
-}
-
-/** The same order for the same number (Fisher and Yates' shuffle, driven by a linear congruential generator). */
-function shuffled<T>(list: readonly T[], seed: number): T[] {
-  const out = [...list];
-  let state = seed;
-  for (let at = out.length - 1; at > 0; at -= 1) {
-    state = (state * 1_103_515_245 + 12_345) % 2_147_483_648;
-    const other = Math.floor((state / 2_147_483_648) * (at + 1));
-    [out[at], out[other]] = [out[other] as T, out[at] as T];
-  }
-  return out;
 }

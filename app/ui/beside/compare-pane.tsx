@@ -2,7 +2,7 @@ import { X } from "lucide-react";
 import { useMemo } from "react";
 import type { FileId } from "#core/kernel";
 import { LazyWork } from "./lazy-work";
-import type { SweepRows, SweepSheet } from "./rows";
+import type { SweepRows, SweepSheet } from "./sweep-rows";
 
 interface ComparePaneProps {
   readonly rows: SweepRows;
@@ -23,7 +23,7 @@ export function ComparePane({ rows, levelId, near, read, onLevel, onClose }: Com
   return (
     <aside
       aria-label="Papers at this level"
-      className="w-[440px] shrink-0 overflow-auto border-s border-rule px-4 py-3"
+      className="h-full w-[440px] max-w-full shrink-0 overflow-auto border-s border-rule px-4 py-3"
     >
       <div className="flex items-center gap-2">
         <select

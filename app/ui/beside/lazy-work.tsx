@@ -1,9 +1,9 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { FileId } from "#core/kernel";
 import type { Note, WorkFile } from "#core/model";
-import { Unreadable } from "../../ui/work/unreadable";
-import type { EvidenceTarget } from "../../ui/work/types";
-import { WorkView } from "../../ui/work/work-view";
+import { Unreadable } from "../work/unreadable";
+import type { EvidenceTarget } from "../work/types";
+import { WorkView } from "../work/work-view";
 
 interface LazyWorkProps {
   readonly file: WorkFile;

@@ -1,0 +1,68 @@
+import type { Outcome } from "../../outcomes";
+import { DraftField } from "../../ui/draft-field";
+import { PointsField } from "../../ui/points-field";
+import type { AnswerSheet } from "./rows";
+
+interface AnswerLineProps {
+  readonly sheet: AnswerSheet;
+  readonly maximum: string;
+  readonly current: boolean;
+  readonly typing: boolean;
+  readonly onChoose: () => void;
+  readonly onPoints: (text: string, confirmed: boolean) => Promise<Outcome>;
+  readonly onTyped: (kept: boolean) => void;
+  readonly onComment: (text: string, seen: string) => Promise<Outcome>;
+}
+
+/** One answer among all to a question, with what it earns. */
+export function AnswerLine(props: AnswerLineProps) {
+  const { sheet, maximum, current } = props;
+  const corrected = sheet.byHand && sheet.byKey !== null;
+  return (
+    <li
+      aria-current={current ? "true" : undefined}
+      className={`flex gap-5 border-b border-rule px-[18px] py-2.5 [contain-intrinsic-size:auto_64px] [content-visibility:auto] ${current ? "bg-sheet shadow-[inset_3px_0_0_var(--ink)]" : ""}`}
+    >
+      <div className="w-44 shrink-0">
+        <button type="button" className="text-start font-semibold hover:underline" onClick={props.onChoose}>
+          {sheet.title}
+        </button>
+        <p className="text-[13px] text-soft">
+          {sheet.points === null
+            ? "waits"
+            : corrected
+              ? `the key gives ${sheet.byKey ?? ""}`
+              : sheet.byHand
+                ? "by hand"
+                : "by the key"}
+        </p>
+      </div>
+      <p className="min-w-0 flex-1 font-serif text-[16px] whitespace-pre-wrap">
+        {sheet.text || <em className="text-soft">no answer</em>}
+      </p>
+      <DraftField
+        label={`Comment to ${sheet.title}`}
+        labelHidden
+        placeholder="Comment"
+        className="w-64 shrink-0"
+        value={sheet.comment}
+        onKeep={props.onComment}
+      />
+      <span className="figures w-20 shrink-0 text-right text-[15px] whitespace-nowrap">
+        {props.typing ? (
+          <PointsField
+            label={`Points for ${sheet.title}`}
+            value={sheet.points ?? ""}
+            onKeep={props.onPoints}
+            onDone={props.onTyped}
+          />
+        ) : (
+          <span className={corrected ? "text-plum" : ""}>
+            {corrected && <span aria-hidden="true">✎ </span>}
+            <strong>{sheet.points ?? "–"}</strong> <span className="text-soft">/ {maximum}</span>
+          </span>
+        )}
+      </span>
+    </li>
+  );
+}

@@ -1,0 +1,65 @@
+import { pointsText, type StudentId } from "#core/kernel";
+import {
+  answerOf,
+  fullName,
+  handInOf,
+  questionsOf,
+  studentsOf,
+  type Assignment,
+  type CourseState,
+  type Question,
+} from "#core/model";
+import { pointsByKey } from "#core/scoring";
+import { answerPoints } from "#core/totals";
+import { shuffledBy } from "../../ui/shuffled";
+
+/** One answer among all to the same question. */
+export interface AnswerSheet {
+  readonly studentId: StudentId;
+  /** The name, or a number where names are hidden. */
+  readonly title: string;
+  readonly text: string;
+  readonly points: string | null;
+  readonly byHand: boolean;
+  readonly byKey: string | null;
+  readonly comment: string;
+}
+
+export interface AnswerSheets {
+  readonly question: Question;
+  readonly place: number;
+  readonly questions: readonly Question[];
+  readonly sheets: readonly AnswerSheet[];
+  readonly open: number;
+}
+
+/** All answers to one question, of those who have handed in; null where there is no question. */
+export function answerSheets(
+  state: CourseState,
+  assignment: Assignment,
+  view: { readonly question: string | null; readonly nameless: boolean; readonly shuffle: number },
+): AnswerSheets | null {
+  const questions = questionsOf(state, assignment.id);
+  const place = Math.max(
+    0,
+    questions.findIndex(({ id }) => id === view.question),
+  );
+  const question = questions[place];
+  if (!question) return null;
+  const students = studentsOf(state).filter(({ id }) => handInOf(state, assignment.id, id));
+  const ordered = view.shuffle > 0 ? shuffledBy(students, view.shuffle) : students;
+  const sheets = ordered.map((student, index): AnswerSheet => {
+    const answer = answerOf(state, assignment.id, student.id, question.id);
+    const [points, byKey] = [answerPoints(question, answer), pointsByKey(question, answer.text)];
+    return {
+      studentId: student.id,
+      title: view.nameless ? `Answer ${String(index + 1)}` : fullName(student),
+      text: answer.text,
+      points: points && pointsText(points),
+      byHand: answer.points !== null,
+      byKey: byKey && pointsText(byKey),
+      comment: answer.comment,
+    };
+  });
+  return { question, place, questions, sheets, open: sheets.filter(({ points }) => points === null).length };
+}
