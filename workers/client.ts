@@ -10,14 +10,18 @@ export class StoppedError extends Error {
 }
 
 /** Runs one job of the archive worker; aborting `signal` ends the worker at once. @throws StoppedError when aborted */
-export const runArchiveJob = <T>(job: (jobs: ArchiveJobs) => Promise<T>, signal: AbortSignal): Promise<T> =>
-  runJob(new Worker(new URL("./archive.worker.ts", import.meta.url), { type: "module" }), job, signal);
+export function runArchiveJob<T>(job: (jobs: ArchiveJobs) => Promise<T>, signal: AbortSignal): Promise<T> {
+  const worker = new Worker(new URL("./archive.worker.ts", import.meta.url), { type: "module" });
+  return untilDone(worker, job(wrap<ArchiveJobs>(worker)), signal);
+}
 
 /** Runs one job of the PDF worker; aborting `signal` ends the worker at once. @throws StoppedError when aborted */
-export const runPdfJob = <T>(job: (jobs: PdfJobs) => Promise<T>, signal: AbortSignal): Promise<T> =>
-  runJob(new Worker(new URL("./pdf.worker.ts", import.meta.url), { type: "module" }), job, signal);
+export function runPdfJob<T>(job: (jobs: PdfJobs) => Promise<T>, signal: AbortSignal): Promise<T> {
+  const worker = new Worker(new URL("./pdf.worker.ts", import.meta.url), { type: "module" });
+  return untilDone(worker, job(wrap<PdfJobs>(worker)), signal);
+}
 
-function runJob<J, T>(worker: Worker, job: (jobs: J) => Promise<T>, signal: AbortSignal): Promise<T> {
+function untilDone<T>(worker: Worker, job: Promise<T>, signal: AbortSignal): Promise<T> {
   const stopped = new Promise<never>((_resolve, reject) => {
     signal.addEventListener("abort", () => {
       reject(new StoppedError());
@@ -26,8 +30,7 @@ function runJob<J, T>(worker: Worker, job: (jobs: J) => Promise<T>, signal: Abor
       reject(new Error(event.message || "the worker could not start"));
     });
   });
-  // Every job answers by promise already, so the worker's proxy is what the jobs are.
-  return Promise.race([job(wrap<J>(worker) as unknown as J), stopped]).finally(() => {
+  return Promise.race([job, stopped]).finally(() => {
     worker.terminate();
   });
 }

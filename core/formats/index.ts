@@ -9,6 +9,18 @@ export {
 export { scoresCsv, writeCsv, type Cell } from "./csv";
 export { readAnswers, type AnswerIssue, type ReadAnswers } from "./answers";
 export { postsPage, readPosts, type PostIssue, type ReadPosts } from "./posts";
+export type {
+  FeedbackSheet,
+  FontFile,
+  FoundMark,
+  MarkedPaper,
+  MarkPlace,
+  PaperSource,
+  PdfMark,
+  Quad,
+  SheetPassage,
+  TextBlock,
+} from "./marked-paper";
 export { readBlock, writeBlock } from "./block";
 export {
   readRosterTable,

@@ -49,8 +49,8 @@ export function shareByKey(key: AnswerKey, text: string): Exact | null {
     case "written":
       return null;
     case "short": {
-      const given = plainText(text);
-      return whole(key.accepted.some((accepted) => plainText(accepted) === given) ? 1 : 0);
+      const plain = (words: string) => plainText(words.trim()).replace(/\s+/g, " ");
+      return whole(key.accepted.some((accepted) => plain(accepted) === plain(text)) ? 1 : 0);
     }
     case "numeric":
       return whole(withinTolerance(key, text) ? 1 : 0);

@@ -7,7 +7,7 @@ import { degrees, PDFDocument, PDFName, StandardFonts } from "@cantoo/pdf-lib";
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { required, type Instant } from "#core/kernel";
-import type { FeedbackSheet, FontFile, MarkedPaper, PdfMark, Quad } from "../protocol";
+import type { FeedbackSheet, FontFile, MarkedPaper, PdfMark, Quad } from "#core/formats";
 import { writePaper } from "./marked-paper";
 import { readMarks } from "./read-marks";
 
@@ -101,7 +101,7 @@ async function essay(turn = 0, crop?: [number, number, number, number]): Promise
     page.setRotation(degrees(turn));
     if (crop) page.setCropBox(...crop);
   }
-  return (await document.save()) as Uint8Array<ArrayBuffer>;
+  return (await document.save());
 }
 
 const paperOf = (source: MarkedPaper["source"], marks: readonly PdfMark[] = MARKS): MarkedPaper => ({
@@ -237,7 +237,7 @@ describe("a marked PDF", () => {
       set: (key: unknown, value: unknown) => void;
     };
     pin.set(PDFName.of("Rect"), moved.context.obj([100, 100, 120, 120]));
-    const again = (await readMarks((await moved.save()) as Uint8Array<ArrayBuffer>)).find(
+    const again = (await readMarks((await moved.save()))).find(
       ({ rect }) => rect[0] === 100,
     );
     expect(again?.own).toBeNull();
@@ -249,7 +249,7 @@ describe("a marked PDF", () => {
     const foreign = await PDFDocument.load(once);
     const other = foreign.context.obj({ Type: "Annot", Subtype: "Text", Rect: [10, 10, 30, 30], F: 4 });
     foreign.getPage(0).node.addAnnot(foreign.context.register(other));
-    const bytes = (await foreign.save()) as Uint8Array<ArrayBuffer>;
+    const bytes = (await foreign.save());
     const twice = await writePaper(paperOf({ kind: "pdf", bytes }, MARKS.slice(0, 1)));
     const { marks } = await byPdfJs(twice);
     expect(marks.map(({ subtype }) => subtype)).toEqual(["Text", "Highlight"]);
@@ -326,7 +326,7 @@ describe("a marked PDF", () => {
   });
 
   it("refuses what is no PDF", async () => {
-    const bytes = new TextEncoder().encode("no PDF at all") as Uint8Array<ArrayBuffer>;
+    const bytes = new TextEncoder().encode("no PDF at all");
     await expect(readMarks(bytes)).rejects.toThrow();
     await expect(writePaper(paperOf({ kind: "pdf", bytes }))).rejects.toThrow();
   });

@@ -1,5 +1,5 @@
 import { PDFDict, PDFDocument, PDFName, type PDFArray } from "@cantoo/pdf-lib";
-import type { MarkedPaper, PaperSource, PdfMark } from "../protocol";
+import type { MarkedPaper, PaperSource, PdfMark } from "#core/formats";
 import { writeSheet } from "./feedback-page";
 import { Flow, linesOf, type LetterBox } from "./flow";
 import { OWN_KEY, writeMarks, type PlacedMark } from "./write-marks";
@@ -22,7 +22,7 @@ export async function writePaper(paper: MarkedPaper): Promise<Uint8Array<ArrayBu
   await writeSheet(new Flow(document, face), paper.sheet);
   document.setTitle(`${paper.sheet.title}, ${paper.sheet.name}`);
   document.setModificationDate(made.at);
-  return (await document.save()) as Uint8Array<ArrayBuffer>;
+  return (await document.save());
 }
 
 async function openSource(source: PaperSource): Promise<PDFDocument> {

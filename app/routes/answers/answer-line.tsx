@@ -31,7 +31,7 @@ export function AnswerLine(props: AnswerLineProps) {
           {sheet.points === null
             ? "waits"
             : corrected
-              ? `the key gives ${sheet.byKey ?? ""}`
+              ? `the key gives ${sheet.byKey}`
               : sheet.byHand
                 ? "by hand"
                 : "by the key"}

@@ -65,7 +65,7 @@ export function usePaperFiles({ rows, work, criteria, draft, repository, send }:
     },
     savePdf: () =>
       run("Writing the marked paper", async (signal) => {
-        const { markedPdf } = await import("../../ui/work/marked-pdf");
+        const { markedPdf } = await import("../../marked-pdf");
         const { course, marker, ...facets } = draft();
         const sheet = feedbackSheet({ title: rows.assignment.name, course, name: rows.name, ...facets });
         const at = repository.surroundings.now();

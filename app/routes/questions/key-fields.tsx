@@ -19,7 +19,7 @@ export function KeyFields({ place, answerKey: key, onChange }: KeyFieldsProps) {
           <label>
             Number
             <input
-              className="field figures !w-32"
+              className="field figures block !w-32"
               value={key.value}
               placeholder="287 or 1.2e-3"
               onChange={(event) => {
@@ -30,7 +30,7 @@ export function KeyFields({ place, answerKey: key, onChange }: KeyFieldsProps) {
           <label>
             Give or take
             <input
-              className="field figures !w-24"
+              className="field figures block !w-24"
               value={key.tolerance}
               placeholder="0"
               onChange={(event) => {

@@ -101,7 +101,7 @@ export default function QuestionsPage({ loaderData, params }: Route.ComponentPro
               <label className="text-[13px] text-soft">
                 Answered by
                 <select
-                  className="field !w-48"
+                  className="field block !w-48"
                   value={draft.key.kind}
                   onChange={(event) => {
                     edit(index, { key: FRESH_KEYS[event.target.value as keyof typeof FRESH_KEYS] });

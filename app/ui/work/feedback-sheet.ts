@@ -1,5 +1,5 @@
 import type { CommentsCopy, RubricCopy, ScoreCopy } from "#core/model";
-import type { FeedbackSheet, SheetPassage } from "../../../workers/protocol";
+import type { FeedbackSheet, SheetPassage } from "#core/formats";
 import { plainWords } from "../formatted";
 import { scoreWords } from "../score-words";
 

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import type { z } from "zod";
 import { noteSchema, type Note } from "#core/model";
 
 const ownSchema = noteSchema.pick({ mark: true, target: true, criterionId: true, colour: true });

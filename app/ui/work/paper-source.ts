@@ -1,5 +1,5 @@
 import { findPassage, workKindOf, type Note, type WorkFile } from "#core/model";
-import type { MarkPlace, PaperSource, TextBlock } from "../../../workers/protocol";
+import type { MarkPlace, PaperSource, TextBlock } from "#core/formats";
 import { withPageLayer } from "./pdf-layer";
 import { openPdf } from "./pdf-document";
 import type { TextMap } from "./text-map";

@@ -39,7 +39,7 @@ const texts = new WeakMap<PdfDocument, Map<number, Promise<string>>>();
 /** The text of a page, counted as on the screen; each page of a document is read once. */
 export function pdfPageText(document: PdfDocument, page: number): Promise<string> {
   let known = texts.get(document);
-  if (!known) texts.set(document, (known = new Map()));
+  if (!known) texts.set(document, (known = new Map<number, Promise<string>>()));
   let text = known.get(page);
   if (!text) known.set(page, (text = readPageText(document, page)));
   return text;

@@ -1,7 +1,7 @@
 import { fittedTextContent } from "./fitted-text";
 import { PdfTextLayer, type PdfDocument } from "./pdf-document";
 import { boxesOf, mapText, type Box, type TextMap } from "./text-map";
-import type { Quad } from "../../../workers/protocol";
+import type { Quad } from "#core/formats";
 
 type Viewport = ReturnType<Awaited<ReturnType<PdfDocument["getPage"]>>["getViewport"]>;
 
@@ -19,8 +19,8 @@ export interface PageLayer {
 /** Scale at which letters are measured; larger than life, so that rounding to pixels does not show. */
 const SCALE = 2;
 
-/** Lays out the text of a page out of sight, hands it to `use`, and takes it away again. */
-export async function withPageLayer<T>(pdf: PdfDocument, number: number, use: (layer: PageLayer) => T): Promise<T> {
+/** Lays out the text of a page out of sight, hands it to `look`, and takes it away again. */
+export async function withPageLayer<T>(pdf: PdfDocument, number: number, look: (layer: PageLayer) => T): Promise<T> {
   const page = await pdf.getPage(number);
   const viewport = page.getViewport({ scale: SCALE });
   // pdf.js gives the layer a size of its own making; the frame around it has the page's.
@@ -35,7 +35,7 @@ export async function withPageLayer<T>(pdf: PdfDocument, number: number, use: (l
   try {
     const layer = new PdfTextLayer({ textContentSource: await fittedTextContent(page), container: root, viewport });
     await layer.render();
-    return use(layerOf(root, frame, viewport));
+    return look(layerOf(root, frame, viewport));
   } finally {
     frame.remove();
   }

@@ -1,5 +1,5 @@
 import { findPassage, makePassage, workKindOf, type Note, type WorkFile } from "#core/model";
-import type { FoundMark } from "../../../workers/protocol";
+import type { FoundMark } from "#core/formats";
 import { readOwn } from "./own-note";
 import { withPageLayer, type PageLayer } from "./pdf-layer";
 import { openPdf, type PdfDocument } from "./pdf-document";

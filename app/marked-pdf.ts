@@ -1,12 +1,12 @@
 import type { Instant } from "#core/kernel";
 import type { WorkFile } from "#core/model";
-import { runPdfJob } from "../../../workers/client";
-import type { FeedbackSheet } from "../../../workers/protocol";
-import { noteColour } from "./marks";
-import { ownText } from "./own-note";
-import { preparePaper } from "./paper-source";
-import { pdfFonts } from "./pdf-fonts";
-import type { EvidenceTarget, ShownNote } from "./types";
+import { runPdfJob } from "../workers/client";
+import type { FeedbackSheet } from "#core/formats";
+import { noteColour } from "./ui/work/marks";
+import { ownText } from "./ui/work/own-note";
+import { preparePaper } from "./ui/work/paper-source";
+import { pdfFonts } from "./ui/work/pdf-fonts";
+import type { EvidenceTarget, ShownNote } from "./ui/work/types";
 
 interface PaperWithNotes {
   readonly file: WorkFile | null;

@@ -1,0 +1,81 @@
+import { allKept, expect, openDemo, ruler, takeUp, test } from "./helpers";
+
+test("two attempts stand side by side with what was taken out and put in", async ({ page }) => {
+  await openDemo(page, "/score/flood-memo/ilse-tarnowe");
+  await page.getByRole("link", { name: "Compare with attempt 1" }).click();
+  const both = page.getByRole("region", { name: "Attempts side by side" });
+  await expect(both.getByRole("status")).toHaveText(/\d+ words? taken out, \d+ words? put in\./);
+  await expect(both.locator('[data-side="highlight"] .mix-blend-multiply').first()).toBeVisible();
+  await both.getByRole("button", { name: "Next change" }).click();
+  await expect(both.getByText(/^1 of \d+$/)).toBeVisible();
+  await both.getByRole("button", { name: "Close the comparison" }).click();
+  await expect(both).toBeHidden();
+});
+
+test("words of a PDF are searched from place to place; its pages are listed", async ({ page }) => {
+  await openDemo(page, "/score/flood-memo/sanna-wiik");
+  await page.locator(".text-layer span").first().waitFor();
+  await page.keyboard.press("/");
+  const search = page.getByRole("search");
+  await search.getByRole("textbox").fill("the gap");
+  await expect(search.getByRole("status")).toHaveText(/^1 of [2-9]/);
+  await page.keyboard.press("ArrowDown");
+  await page.keyboard.press("ArrowDown");
+  await expect(search.getByRole("status")).toHaveText(/^2 of/);
+  await page.keyboard.press("Escape");
+  await expect(search).toBeHidden();
+});
+
+test("while a level is chosen, papers at it lie beside", async ({ page }) => {
+  await openDemo(page, "/score/flood-memo/anouk-brisk");
+  await ruler(page, "Use of the record").focus();
+  await page.keyboard.press("b");
+  const beside = page.getByRole("complementary", { name: "Papers at this level" });
+  await expect(beside.getByRole("region", { name: /^Beside:/ })).toHaveCount(2);
+  await page.keyboard.press("Escape");
+  await expect(beside).toBeHidden();
+});
+
+test("a group is judged as one, a member gets a part of their own, and one who is judged alone keeps it", async ({
+  page,
+}) => {
+  await openDemo(page, "/plan/assignments/story-map");
+  await page.getByRole("combobox", { name: /alone or in groups/i }).selectOption("groups");
+  await page.getByRole("textbox", { name: "Group of Anouk Brisk" }).fill("Weir");
+  await page.getByRole("textbox", { name: "Group of Bram Oduya" }).fill("Weir");
+  await page.getByRole("button", { name: "Form 1 group" }).click();
+  await allKept(page);
+  await openDemo(page, "/score/story-map/anouk-brisk");
+  const group = page.getByRole("region", { name: "Group: Weir" });
+  await expect(group).toBeVisible();
+  const sliders = page.getByRole("slider");
+  const count = await sliders.count();
+  await sliders.first().focus();
+  for (let criterion = 0; criterion < count; criterion += 1) await page.keyboard.press("2");
+  const total = group.getByRole("listitem").filter({ hasText: "Bram Oduya" }).locator("strong");
+  await expect(total).toHaveText(/^\d/);
+  const given = Number(await total.textContent());
+  await group.getByRole("textbox", { name: "Own part of Bram Oduya" }).fill("-2");
+  await page.keyboard.press("Enter");
+  await expect(total).toHaveText(String(given - 2));
+  await group.getByRole("button", { name: "Anouk alone" }).click();
+  await sliders.first().focus();
+  await page.keyboard.press("3");
+  await expect(group.getByText("by themselves")).toBeVisible();
+  await expect(total).toHaveText(String(given - 2));
+});
+
+test("a rubric asks for a passage; a level without one says so until one is linked", async ({ page }) => {
+  await openDemo(page, "/plan/rubrics");
+  await page.getByRole("link", { name: /memo/i }).first().click();
+  await page.getByRole("checkbox", { name: "Asks for a passage of the work" }).first().check();
+  await page.getByRole("button", { name: /Change the rubric|Apply|Keep/ }).click();
+  await allKept(page);
+  await openDemo(page, "/score/flood-memo/sanna-wiik");
+  const card = page.getByRole("region", { name: "Use of the record" });
+  await expect(card.getByText("Asks for a passage")).toBeVisible();
+  await page.locator(".text-layer span").first().waitFor();
+  await takeUp(page, "highest flow");
+  await page.keyboard.press("1");
+  await expect(card.getByText("Asks for a passage")).toBeHidden();
+});
