@@ -43,7 +43,7 @@ test("a student answers in their window; the reply waits until it is read, and t
 });
 
 test("strong words are set by a key; the student reads them set, and a file goes along", async ({ page }) => {
-  await openDemo(page, "/score/gauging-report/anouk-brisk");
+  await openDemo(page, "/score/gauging-report/cato-mirelle");
   const comment = page.getByRole("textbox", { name: "Overall comment" });
   await comment.fill("A report to keep");
   await comment.selectText();
@@ -56,10 +56,10 @@ test("strong words are set by a key; the student reads them set, and a file goes
   await expect(page.getByRole("list", { name: "Files" })).toContainText("worked example.csv");
   await allKept(page);
   await open(page, `${HOME}/release?assignment=gauging-report`);
-  const correction = page.getByRole("row").filter({ hasText: "Anouk Brisk" }).first();
+  const correction = page.getByRole("row").filter({ hasText: "Cato Mirelle" }).first();
   await correction.getByRole("button", { name: /^Release/ }).click();
   await allKept(page);
-  await open(page, "/window/reading-rivers/anouk-brisk");
+  await open(page, "/window/reading-rivers/cato-mirelle");
   await expect(page.locator("strong", { hasText: "A report to keep" })).toBeVisible();
   await expect(page.getByRole("list", { name: "Files" })).toContainText("worked example.csv");
 });

@@ -101,7 +101,7 @@ async function essay(turn = 0, crop?: [number, number, number, number]): Promise
     page.setRotation(degrees(turn));
     if (crop) page.setCropBox(...crop);
   }
-  return (await document.save());
+  return await document.save();
 }
 
 const paperOf = (source: MarkedPaper["source"], marks: readonly PdfMark[] = MARKS): MarkedPaper => ({
@@ -237,9 +237,7 @@ describe("a marked PDF", () => {
       set: (key: unknown, value: unknown) => void;
     };
     pin.set(PDFName.of("Rect"), moved.context.obj([100, 100, 120, 120]));
-    const again = (await readMarks((await moved.save()))).find(
-      ({ rect }) => rect[0] === 100,
-    );
+    const again = (await readMarks(await moved.save())).find(({ rect }) => rect[0] === 100);
     expect(again?.own).toBeNull();
     near([required(again, "pin").middle.x * 595, required(again, "pin").middle.y * 842], [110, 732], 0.1);
   });
@@ -249,7 +247,7 @@ describe("a marked PDF", () => {
     const foreign = await PDFDocument.load(once);
     const other = foreign.context.obj({ Type: "Annot", Subtype: "Text", Rect: [10, 10, 30, 30], F: 4 });
     foreign.getPage(0).node.addAnnot(foreign.context.register(other));
-    const bytes = (await foreign.save());
+    const bytes = await foreign.save();
     const twice = await writePaper(paperOf({ kind: "pdf", bytes }, MARKS.slice(0, 1)));
     const { marks } = await byPdfJs(twice);
     expect(marks.map(({ subtype }) => subtype)).toEqual(["Text", "Highlight"]);

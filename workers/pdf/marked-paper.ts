@@ -22,7 +22,7 @@ export async function writePaper(paper: MarkedPaper): Promise<Uint8Array<ArrayBu
   await writeSheet(new Flow(document, face), paper.sheet);
   document.setTitle(`${paper.sheet.title}, ${paper.sheet.name}`);
   document.setModificationDate(made.at);
-  return (await document.save());
+  return await document.save();
 }
 
 async function openSource(source: PaperSource): Promise<PDFDocument> {

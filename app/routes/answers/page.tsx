@@ -57,8 +57,11 @@ export default function AnswersPage({ loaderData, params }: Route.ComponentProps
     maximum: Number(rows?.question.points ?? 0),
     points: (digit) => {
       if (!sheet) return;
+      // On at once: the next key is for the next answer, however long this one takes to be kept. A refusal leads back.
+      const place = current;
+      goTo(place + 1);
       void send({ type: "judgeAnswer", ...where(sheet.studentId), text: String(digit) }).then((outcome) => {
-        if (outcome.ok || outcome.issue.code === "nothing_to_change") goTo(current + 1);
+        if (!outcome.ok && outcome.issue.code !== "nothing_to_change") goTo(place);
       });
     },
     open: () => sheet && void send({ type: "judgeAnswer", ...where(sheet.studentId), text: "-" }),

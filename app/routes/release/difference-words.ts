@@ -29,12 +29,17 @@ function rubricPairs(old: FacetContent["rubric"], present: FacetContent["rubric"
   if (!present) return [{ what: "Rubric detail", old: "shown", present: "nothing" }];
   const words = (row: FacetContent["rubric"]["rows"][number] | undefined) =>
     row ? `${row.points ?? "–"}${row.level ? `, ${row.level}` : ""}` : "nothing";
-  const pairs = present.rows.map((row) => ({
+  const answers = present.answers.map((answer, index) => ({
+    what: `Question ${String(index + 1)}`,
+    old: old.answers.find(({ questionId }) => questionId === answer.questionId)?.points ?? "–",
+    present: answer.points ?? "–",
+  }));
+  const rows = present.rows.map((row) => ({
     what: row.name,
     old: words(old.rows.find((before) => before.criterionId === row.criterionId)),
     present: words(row),
   }));
-  const changed = pairs.filter((pair) => pair.old !== pair.present);
+  const changed = [...rows, ...answers].filter((pair) => pair.old !== pair.present);
   return changed.length > 0 ? changed : [{ what: "Rubric detail", old: "as released", present: "other words" }];
 }
 
@@ -42,10 +47,13 @@ function commentPairs(old: FacetContent["comments"], present: FacetContent["comm
   const pairs = [
     { what: "Overall comment", old: old.overall, present: present?.overall ?? "" },
     { what: "Notes", old: `${String(old.notes.length)} notes`, present: `${String(present?.notes.length ?? 0)} notes` },
+    { what: "Files", old: fileNames(old), present: present ? fileNames(present) : "" },
     { what: "Comments on criteria", old: criterionWords(old), present: present ? criterionWords(present) : "" },
   ].filter((pair) => pair.old !== pair.present);
   return pairs.length > 0 ? pairs : [{ what: "Notes", old: "as released", present: "other words" }];
 }
+
+const fileNames = ({ attachments }: FacetContent["comments"]): string => attachments.map(({ name }) => name).join(", ");
 
 const criterionWords = (comments: FacetContent["comments"]): string =>
   comments.criteria.map(({ name, comment }) => `${name}: ${comment}`).join("; ");

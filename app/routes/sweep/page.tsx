@@ -76,8 +76,11 @@ export default function SweepPage({ loaderData, params }: Route.ComponentProps) 
     levels: rows?.criterion.levels.length ?? 0,
     level: (digit) => {
       if (!sheet) return;
+      // On at once: the next key is for the next paper, however long this one takes to be kept. A refusal leads back.
+      const place = current;
+      goTo(place + 1);
       void judge(sheet.studentId, { kind: "level", digit })?.then((outcome) => {
-        if (outcome.ok || outcome.issue.code === "nothing_to_change") goTo(current + 1);
+        if (!outcome.ok && outcome.issue.code !== "nothing_to_change") goTo(place);
       });
     },
     open: () => sheet && void judge(sheet.studentId, { kind: "open" }),

@@ -30,9 +30,13 @@ export function Contents({ pdf, textRoot, version, onPage }: ContentsProps) {
     let valid = true;
     void import("./pdf-document")
       .then(({ pdfOutline }) => pdfOutline(pdf))
-      .then((entries) => {
-        if (valid) setOutline({ of: pdf, entries });
-      });
+      .then(
+        (entries) => {
+          if (valid) setOutline({ of: pdf, entries });
+        },
+        // The work was closed meanwhile.
+        () => undefined,
+      );
     return () => {
       valid = false;
     };
