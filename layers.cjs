@@ -33,7 +33,8 @@ module.exports = {
       { path: "^core/", pathNot: TEST },
       {
         dependencyTypes: ["npm", "npm-dev", "npm-peer", "npm-optional", "npm-no-pkg", "core"],
-        pathNot: "node_modules/(zod|papaparse|fflate|fastest-levenshtein|approx-string-match|diff-match-patch|@types/diff-match-patch)/",
+        pathNot:
+          "node_modules/(zod|papaparse|fflate|fastest-levenshtein|approx-string-match|diff-match-patch|@types/diff-match-patch)/",
       },
     ),
     deny(
