@@ -191,7 +191,7 @@ function plan(pen: Pen): void {
   });
   add("practice", "questions", ["Practice questions", "Practice"], {
     points: "20",
-    dueAt: "2026-11-13T16:00:00Z",
+    dueAt: "2026-10-12T16:00:00Z",
     paper: true,
     task: "Six questions on rating curves, for practice: they count nowhere.",
   });
@@ -332,8 +332,8 @@ function practise(pen: Pen): void {
       text,
     })),
   );
-  const at = "2026-11-12T17:00:00Z" as Instant;
-  pen.run(at, { type: "takeInAnswers", assignmentId, at, answers });
+  const at = "2026-10-12T10:00:00Z" as Instant;
+  pen.run("2026-11-03T08:10:00Z", { type: "takeInAnswers", assignmentId, at, answers });
 }
 
 function scoreMemos(pen: Pen, documents: readonly DemoDocument[]): void {

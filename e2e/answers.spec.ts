@@ -46,6 +46,7 @@ test("answers are read in from a list; who is not on the roster is named and lef
   await expect(page.getByText('Line 3: "Nobody Known" is no number')).toBeVisible();
   await page.getByRole("button", { name: "Take in the answers of 1 student" }).click();
   await expect(page.getByText("Answers of 1 student taken in.")).toBeVisible();
+  await allKept(page);
   await openDemo(page, "/score/practice/cato-mirelle");
   await expect(page.getByRole("region", { name: "Answers" })).toContainText("42");
 });

@@ -11,7 +11,7 @@ interface Given {
 async function handIn(page: Page, ...files: readonly Given[]): Promise<void> {
   await openDemo(page, "/score/story-map/bram-oduya");
   await page
-    .locator('main input[type="file"]')
+    .getByLabel("Add files", { exact: true })
     .setInputFiles(files.map(({ name, bytes }) => ({ name, mimeType: "application/octet-stream", buffer: bytes })));
   await expect(page.getByRole("region", { name: "The work:" })).toBeVisible();
 }
