@@ -177,6 +177,12 @@ function plan(pen: Pen): void {
     bonus: true,
     task: "Bonus: count driftwood at the footbridge for an hour. Up to 3 points, pure gain.",
   });
+  add("practice", "questions", ["Practice questions", "Practice"], {
+    points: "20",
+    dueAt: "2026-10-12T16:00:00Z",
+    paper: true,
+    task: "Six questions on rating curves, for practice: they count nowhere.",
+  });
   add("question-paper", "questions", ["Question paper 1", "Questions 1"], {
     points: "50",
     dueAt: "2026-10-16T08:00:00Z",
@@ -188,12 +194,6 @@ function plan(pen: Pen): void {
     dueAt: null,
     paper: true,
     task: "Lead one discussion in the second half of term.",
-  });
-  add("practice", "questions", ["Practice questions", "Practice"], {
-    points: "20",
-    dueAt: "2026-10-12T16:00:00Z",
-    paper: true,
-    task: "Six questions on rating curves, for practice: they count nowhere.",
   });
   pen.run(at, { type: "editAssignment", assignmentId: SEMINAR, fields: { channel: "discussion" } });
 }
