@@ -1,5 +1,5 @@
 import { data, type RouterContextProvider } from "react-router";
-import { dueReleases } from "#core/release";
+import { dueReleases, dueTotals } from "#core/release";
 import type { CourseSession, Repository } from "#storage";
 import { repositoryContext } from "./context";
 
@@ -20,7 +20,9 @@ export async function openCourse(context: Readonly<RouterContextProvider>, slot:
 
 /** Gives out timed releases whose moment has come, also when it passed while the application was closed. Answers whether any. */
 export function giveOutDue(session: CourseSession): boolean {
-  return dueReleases(session.state, session.now()).length > 0 && session.submit({ type: "releaseDue" }).ok;
+  const { state } = session;
+  const isDue = dueReleases(state, session.now()).length > 0 || dueTotals(state, session.now()).length > 0;
+  return isDue && session.submit({ type: "releaseDue" }).ok;
 }
 
 /** A record that an address names. @throws a 404 where there is none */

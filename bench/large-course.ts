@@ -79,6 +79,7 @@ export function largeCourseFile(students: number, assignments: number): Uint8Arr
     familyName: String(index).padStart(4, "0"),
     sectionId: null,
     note: "",
+    email: "",
   }));
   const results = work.flatMap((assignment, column) =>
     people.flatMap((student, row) =>

@@ -71,6 +71,7 @@ export function leakyCourse(students: number, assignments: number): CourseState 
     familyName: String(index),
     sectionId: null,
     note: "",
+    email: "",
   }));
   const results = work.flatMap((assignment, column) =>
     people.map((student, row): ResultRecord => ({

@@ -88,10 +88,11 @@ function plan(pen: Pen): void {
     SECTIONS,
   );
   pen.run(at, start, ["heron", "kingfisher"]);
-  const students = PEOPLE.map(({ number, givenName, familyName, section }) => ({
+  const students = PEOPLE.map(({ number, givenName, familyName, email, section }) => ({
     number,
     givenName,
     familyName,
+    email,
     sectionId: `section:${section === 0 ? "heron" : "kingfisher"}` as Id<"section">,
   }));
   pen.run(

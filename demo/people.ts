@@ -37,6 +37,7 @@ export interface DemoPerson {
   readonly givenName: string;
   readonly familyName: string;
   readonly number: string;
+  readonly email: string;
   readonly section: 0 | 1;
 }
 
@@ -47,6 +48,7 @@ export const PEOPLE: readonly DemoPerson[] = NAMES.map((name, index) => {
     givenName,
     familyName,
     number: `L${String(26_041 + index * 7)}`,
+    email: `${name.toLowerCase().replace(" ", ".")}@larkmere.example`,
     section: index % 2 === 0 ? 0 : 1,
   };
 });

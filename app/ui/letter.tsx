@@ -11,13 +11,14 @@ interface LetterProps {
   readonly score: FacetContent["score"] | null;
   readonly rubric: FacetContent["rubric"] | null;
   readonly comments: FacetContent["comments"] | null;
+  readonly classFigures: FacetContent["classFigures"] | null;
   /** Reads a file that goes with the comments; left out where they are only named. */
   readonly read?: ((file: WorkFile) => Promise<Blob | null>) | undefined;
 }
 
 /** What one student reads of one assignment. It reads as a letter, not as a table of fields. */
-export function Letter({ title, courseTitle, name, score, rubric, comments, read }: LetterProps) {
-  const nothing = !score && !rubric && !comments;
+export function Letter({ title, courseTitle, name, score, rubric, comments, classFigures, read }: LetterProps) {
+  const nothing = !score && !rubric && !comments && !classFigures;
   return (
     <article aria-label={`${title}, for ${name}`} className="text-[15px]">
       <h2 className="font-serif text-[20px] leading-tight font-semibold">{title}</h2>
@@ -38,6 +39,12 @@ export function Letter({ title, courseTitle, name, score, rubric, comments, read
       )}
       {rubric && <Criteria rubric={rubric} comments={comments} />}
       {score && <ScoreLine score={score} />}
+      {classFigures && (
+        <p className="figures mt-1 text-[13.5px] text-soft">
+          The class, {classFigures.students} papers: mean {classFigures.mean}, median {classFigures.median} of{" "}
+          {classFigures.maximum}
+        </p>
+      )}
       {!rubric && comments && <CriterionComments comments={comments} />}
       {comments && comments.notes.length > 0 && <Passages comments={comments} />}
     </article>

@@ -1,6 +1,10 @@
 import type { ChangeIssue } from "#core/changes";
 import type { CourseFileIssue, RosterIssue, RubricFileIssue, ShorthandIssue } from "#core/formats";
 import type { RubricFinding } from "#core/scoring";
+import { counted } from "./counted";
+import { releaseFindingWords } from "./release-finding-words";
+
+export { counted };
 
 const KEY_FAULTS = {
   right_option: "names a right option that is not there. Choose it among the options.",
@@ -49,6 +53,8 @@ export function issueWords(issue: ChangeIssue): string {
       return "Nothing changed.";
     case "nothing_to_release":
       return "There is nothing new to release.";
+    case "release_stopped":
+      return `${issue.name} was not released. In this course this stops a release: ${releaseFindingWords({ code: issue.finding, count: issue.count }).text}.`;
     case "time_is_past":
       return "That moment has passed. Choose a later one, or release now.";
     case "number_taken":
@@ -231,10 +237,6 @@ const shortMonths = (text: string): string => text.replace("Sept", "Sep");
 /** `14:02`, by this computer's clock. */
 export const clockText = (instant: string): string =>
   new Date(instant).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" });
-
-/** `1 student`, `2 students`. */
-export const counted = (count: number, one: string, many = `${one}s`): string =>
-  `${String(count)} ${count === 1 ? one : many}`;
 
 /** `2 days`, `1 day`; other units are named by their hours. */
 export function latenessWords(units: number, unitHours: number): string {

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import type { AssignmentId, ChangeId, Decimal, Instant, MarkerId, Result, StudentId } from "#core/kernel";
 import { idField, instantField, TABLE_NAMES, type CourseState, type TableName } from "#core/model";
+import type { FindingCode } from "#core/release";
 import type { RubricFinding, ScalingIssue, ScoreIssue } from "#core/scoring";
 import type { ConflictIssue, Patch } from "./patch";
 
@@ -46,6 +47,7 @@ export type ChangeIssue =
   | { readonly code: "no_rubric_level"; readonly digit: number }
   | { readonly code: "nothing_to_change" }
   | { readonly code: "nothing_to_release" }
+  | { readonly code: "release_stopped"; readonly finding: FindingCode; readonly count: number; readonly name: string }
   | { readonly code: "time_is_past"; readonly at: Instant }
   | { readonly code: "number_taken"; readonly number: string }
   | { readonly code: "name_taken"; readonly name: string }

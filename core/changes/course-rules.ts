@@ -61,6 +61,7 @@ const FIELD_WORDS: Readonly<Record<string, string>> = {
   emptyCategories: "empty categories",
   capAtHundred: "cap at 100 %",
   totalsRestOn: "what totals rest on",
+  releaseStops: "what stops a release",
   totals: "weights or points",
   timeZone: "time zone",
 };

@@ -5,14 +5,14 @@ import { changeSchema, type Change, type ChangeIssue, type Context } from "./cha
 import { invertPatches } from "./patch";
 
 /** Version of the journal entry's form. */
-export const ENTRY_SCHEMA = 4;
+export const ENTRY_SCHEMA = 5;
 
 /** One entry of the journal: a change, or the undoing or redoing of one. Nothing is ever erased from the journal. */
 export interface Entry {
   /** Place in the journal, from 1 without gaps. */
   readonly seq: number;
   /** 1 for entries of the first version; their records are completed when they are applied. */
-  readonly schema: 1 | 2 | 3 | typeof ENTRY_SCHEMA;
+  readonly schema: 1 | 2 | 3 | 4 | typeof ENTRY_SCHEMA;
   readonly kind: "change" | "undo" | "redo";
   /** The change that is undone or redone; null for a change. */
   readonly of: ChangeId | null;
@@ -22,7 +22,7 @@ export interface Entry {
 /** Checks a journal entry that comes from outside, such as a course file. */
 export const entrySchema: z.ZodType<Entry> = z.object({
   seq: z.number().int().min(1),
-  schema: z.union([z.literal(1), z.literal(2), z.literal(3), z.literal(ENTRY_SCHEMA)]),
+  schema: z.union([z.literal(1), z.literal(2), z.literal(3), z.literal(4), z.literal(ENTRY_SCHEMA)]),
   kind: z.enum(["change", "undo", "redo"]),
   of: idField("change").nullable(),
   change: changeSchema,
@@ -45,6 +45,8 @@ export const NOT_UNDOABLE: ReadonlySet<string> = new Set([
   "startCourse",
   "replyAsStudent",
   "readMessages",
+  "openLetter",
+  "openMail",
 ]);
 
 /**

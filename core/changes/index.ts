@@ -10,6 +10,8 @@ export {
   type History,
   type HistoryStep,
 } from "./history";
+export { checkedAfter, leakReport, remediesFor, tellsSomething, type Checked, type Remedy } from "./leak-check";
+export { observationsOf, totalsHistory, type TotalsGiven } from "./totals-history";
 export { applyPatches, invertPatches, type Patch } from "./patch";
 export { provenancesFrom } from "./provenance";
 export { parseCommand, prepareChange, runCommand, type Command, type CommandType } from "./registry";

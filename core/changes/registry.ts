@@ -9,7 +9,9 @@ import { drawStroke } from "./ink";
 import { addNote, editNote, removeNote } from "./notes";
 import { applyPatches } from "./patch";
 import { adjustMember, formGroups, scoreGroup } from "./group-work";
-import { holdAssignment, holdResult, sealTotal } from "./hold";
+import { holdAssignment, holdResult } from "./hold";
+import { keepGradeExport, noteDelivery, openLetter, openMail, sendMails } from "./post-office";
+import { releaseTotals, restTotals, sealTotal } from "./seal-totals";
 import { adjustScores, setByHand } from "./by-hand";
 import {
   addAssignment,
@@ -68,12 +70,18 @@ const commandKinds = {
   holdResult,
   judge,
   judgeAnswer,
+  keepGradeExport,
   keepPhrase,
+  noteDelivery,
+  openLetter,
+  openMail,
   placeAssignment,
   placeCategory,
   readMessages,
   release,
   releaseDue,
+  releaseTotals,
+  restTotals,
   removeAssignments,
   removeCategory,
   removeFeedbackFile,
@@ -92,6 +100,7 @@ const commandKinds = {
   scoreGroup,
   seal,
   sealTotal,
+  sendMails,
   sendMessage,
   setByHand,
   setComment,

@@ -1,9 +1,11 @@
 import { z } from "zod";
-import { milliseconds, refuse, type Instant } from "#core/kernel";
+import { milliseconds, ok, refuse, type Instant, type Result } from "#core/kernel";
 import {
-  cutAt,
   copyOf,
+  courseOf,
+  cutAt,
   facetSchema,
+  fullName,
   idField,
   instantField,
   releaseOf,
@@ -16,18 +18,64 @@ import {
   type Student,
   type StudentCopy,
 } from "#core/model";
-import { copyState, draftFacet, dueReleases } from "#core/release";
-import type { CommandKind } from "./change";
+import { copyState, draftFacet, dueReleases, dueTotals, firstLeak, stopsOf, studentsMeant } from "#core/release";
+import type { ChangeIssue, CommandKind } from "./change";
 import { assignmentAt, finish, put } from "./draft";
-import type { Patch } from "./patch";
+import { applyPatches, type Patch } from "./patch";
+import { fixTotals, withTotals } from "./totals-follow";
 
 const facets = z.array(facetSchema).min(1);
 const FACET_WORDS: Readonly<Record<Facet, string>> = {
   score: "score",
   rubric: "rubric detail",
   comments: "notes and comments",
+  classFigures: "class figures",
 };
 const wordsOf = (list: readonly Facet[]) => list.map((facet) => FACET_WORDS[facet]).join(", ");
+
+/** What a change of seals is about. */
+const scope = {
+  assignmentId: idField("assignment"),
+  facets,
+  /** Other assignments, sealed or released in the same change: a whole category. */
+  together: z.array(idField("assignment")).max(500).optional(),
+  /** Only these students; left out: everyone. */
+  studentIds: z.array(idField("student")).optional(),
+  /** Only this section; left out: everyone. */
+  sectionId: idField("section").optional(),
+};
+const scopeInput = z.object(scope);
+type Scope = z.infer<typeof scopeInput>;
+
+interface Meant {
+  readonly assignments: readonly Assignment[];
+  readonly students: readonly Student[];
+  /** A part of the class. */
+  readonly isPart: boolean;
+  /** Who is meant, for the journal: empty for everyone. */
+  readonly words: string;
+}
+
+function meantBy(
+  state: CourseState,
+  { assignmentId, together, studentIds, sectionId }: Scope,
+): Result<Meant, ChangeIssue> {
+  const assignments: Assignment[] = [];
+  for (const id of new Set([assignmentId, ...(together ?? [])])) {
+    const found = assignmentAt(state, id);
+    if (!found.ok) return found;
+    assignments.push(found.value);
+  }
+  const section = sectionId && state.sections[sectionId];
+  if (sectionId && !section) return refuse({ code: "unknown_record", what: "section", id: sectionId });
+  const students = studentsMeant(state, { sectionId: sectionId ?? null, studentIds: studentIds ?? null });
+  const [first] = students;
+  const names = students.length === 1 && first ? fullName(first) : `${String(students.length)} students`;
+  const words = section ? ` for ${section.name}` : studentIds ? ` for ${names}` : "";
+  return ok({ assignments, students, isPart: words !== "", words });
+}
+
+const namesOf = (assignments: readonly Assignment[]): string => assignments.map(({ name }) => name).join(", ");
 
 /** Copies of one assignment with the given facets fixed as they are now, for every student who has something new. */
 function fixCopies(
@@ -50,89 +98,164 @@ function fixCopies(
   });
 }
 
-const setSeal = (state: CourseState, assignment: Assignment, facet: Facet, change: Pick<Release, "state" | "at">) =>
-  put(state, "releases", { ...releaseOf(state, assignment.id, facet), ...change });
+const setSeal = (
+  state: CourseState,
+  assignment: Assignment,
+  facet: Facet,
+  change: Partial<Pick<Release, "state" | "at" | "waves">>,
+) => put(state, "releases", { ...releaseOf(state, assignment.id, facet), ...change });
 
-const releaseInput = z.object({
-  assignmentId: idField("assignment"),
-  facets,
-  /** Only these students; left out: everyone who has something to see. */
-  studentIds: z.array(idField("student")).optional(),
-});
+const idsOf = (students: readonly Student[]) => students.map(({ id }) => id);
 
-/** Releases facets of an assignment now: seals broken, and a fixed copy made for each student. */
-export const release: CommandKind<z.infer<typeof releaseInput>> = {
-  input: releaseInput,
-  prepare: (state, { assignmentId, facets: list, studentIds }, { at }) => {
-    const found = assignmentAt(state, assignmentId);
-    if (!found.ok) return found;
-    const assignment = found.value;
-    const students = studentsOf(state).filter((student) => studentIds?.includes(student.id) ?? true);
-    const copies = fixCopies(state, assignment, list, students, at).filter((patch) => patch !== null);
-    const seals = list
-      .filter((facet) => releaseOf(state, assignmentId, facet).state !== "released")
-      .map((facet) => setSeal(state, assignment, facet, { state: "released", at }));
-    if (copies.length === 0 && seals.length === 0) return refuse({ code: "nothing_to_release" });
-    const line = `${assignment.name}: ${wordsOf(list)} released to ${String(copies.length)}`;
-    return finish(line, ...seals, ...copies);
+/** Releases facets of an assignment now: seals broken, and a fixed copy made for each student meant. */
+export const release: CommandKind<Scope> = {
+  input: scopeInput,
+  prepare: (state, input, { at }) => {
+    const meant = meantBy(state, input);
+    if (!meant.ok) return meant;
+    const { assignments, students, words } = meant.value;
+    const list = input.facets;
+    for (const assignment of assignments) {
+      const stop = stopsOf(state, assignment, list, students);
+      if (stop)
+        return refuse({ code: "release_stopped", finding: stop.code, count: stop.count, name: assignment.name });
+    }
+    const copies = assignments
+      .flatMap((assignment) => fixCopies(state, assignment, list, students, at))
+      .filter((patch) => patch !== null);
+    const seals = assignments.flatMap((assignment) =>
+      list
+        .filter((facet) => releaseOf(state, assignment.id, facet).state !== "released")
+        // A part of the class does not end a time that was set for the rest.
+        .filter((facet) => !(meant.value.isPart && releaseOf(state, assignment.id, facet).state === "timed"))
+        .map((facet) => setSeal(state, assignment, facet, { state: "released", at })),
+    );
+    if (copies.length === 0 && (seals.length === 0 || meant.value.isPart))
+      return refuse({ code: "nothing_to_release" });
+    const line = `${namesOf(assignments)}: ${wordsOf(list)} released to ${String(copies.length)}${words}`;
+    const patches = withTotals(state, [...seals, ...copies], at, idsOf(students));
+    const leak = leakStop(state, patches);
+    return leak ? refuse({ ...leak, name: namesOf(assignments) }) : finish(line, ...patches);
   },
 };
 
-const timeInput = z.object({ assignmentId: idField("assignment"), facets, at: instantField });
+/** Where the course lets leaks stop a release: the refusal, if a student could work something out afterwards. */
+function leakStop(state: CourseState, patches: readonly (Patch | null)[]) {
+  if (!courseOf(state).releaseStops.includes("leaks")) return null;
+  const next = applyPatches(
+    state,
+    patches.filter((patch) => patch !== null),
+  );
+  return next.ok && firstLeak(next.value) !== null
+    ? ({ code: "release_stopped", finding: "leaks", count: 1 } as const)
+    : null;
+}
+
+const timeInput = z.object({ ...scope, at: instantField });
 
 /** Sets a moment from which facets will be visible. What was visible before is sealed until then. */
 export const timeRelease: CommandKind<z.infer<typeof timeInput>> = {
   input: timeInput,
-  prepare: (state, { assignmentId, facets: list, at }, context) => {
-    const found = assignmentAt(state, assignmentId);
-    if (!found.ok) return found;
+  prepare: (state, { at, ...input }, context) => {
+    const meant = meantBy(state, input);
+    if (!meant.ok) return meant;
     if (milliseconds(at) <= milliseconds(context.at)) return refuse({ code: "time_is_past", at });
-    const seals = list.map((facet) => setSeal(state, found.value, facet, { state: "timed", at }));
-    return finish(
-      `${found.value.name}: ${wordsOf(list)} timed for ${at}`,
-      ...seals,
-      ...withdraw(state, found.value, list),
+    const { assignments, students, words, isPart } = meant.value;
+    const { studentIds = null, sectionId = null } = input;
+    const wave = { at, sectionId: studentIds ? null : sectionId, studentIds };
+    const seals = assignments.flatMap((assignment) =>
+      input.facets.map((facet) => {
+        const { waves } = releaseOf(state, assignment.id, facet);
+        if (!isPart) return setSeal(state, assignment, facet, { state: "timed", at, waves: [] });
+        const others = waves.filter((one) => sectionId === null || one.sectionId !== sectionId);
+        return setSeal(state, assignment, facet, { waves: [...others, wave] });
+      }),
     );
+    const away = assignments.flatMap((assignment) => withdraw(state, assignment, input.facets, students));
+    const line = `${namesOf(assignments)}: ${wordsOf(input.facets)} timed for ${at}${words}`;
+    return finish(line, ...withTotals(state, [...seals, ...away], context.at, idsOf(students)));
   },
 };
-
-const dueInput = z.object({});
 
 /** Gives out everything whose time has come; never early, because the time is compared with the moment handed in. */
 export const releaseDue: CommandKind<object> = {
-  input: dueInput,
+  input: z.object({}),
   prepare: (state, _input, { at }) => {
-    const due = dueReleases(state, at);
     const names = new Set<string>();
-    const patches = Object.values(state.assignments).flatMap((assignment) => {
-      const list = due.filter((item) => item.assignmentId === assignment.id).map((item) => item.facet);
-      if (list.length === 0) return [];
+    const copies = new Map<string, Patch>();
+    const seals = new Map<string, Patch>();
+    let now = state;
+    const take = (patches: readonly (Patch | null)[], into: Map<string, Patch>) => {
+      const real = patches.filter((patch) => patch !== null);
+      const next = applyPatches(now, real);
+      if (!next.ok) return;
+      now = next.value;
+      for (const patch of real) {
+        const before = into.get(patch.id);
+        into.set(patch.id, before ? { ...patch, before: before.before } : patch);
+      }
+    };
+    for (const { assignmentId, facet, wave } of dueReleases(state, at)) {
+      const assignment = state.assignments[assignmentId];
+      if (!assignment) continue;
+      const students = wave ? studentsMeant(state, wave) : studentsOf(state);
+      if (stopsOf(state, assignment, [facet], students)) continue;
       names.add(assignment.name);
-      return [
-        ...list.map((facet) => setSeal(state, assignment, facet, { state: "released", at })),
-        ...fixCopies(state, assignment, list, studentsOf(state), at),
-      ];
-    });
+      const { state: before, waves } = releaseOf(now, assignmentId, facet);
+      const left = wave ? waves.filter((one) => one.at !== wave.at || one.sectionId !== wave.sectionId) : waves;
+      const opens = !wave || before === "sealed";
+      take([setSeal(now, assignment, facet, { waves: left, ...(opens && { state: "released" as const, at }) })], seals);
+      take(fixCopies(now, assignment, [facet], students, at), copies);
+    }
+    const totals = dueTotals(state, at);
+    take(
+      totals.map((seal) => put(now, "totalSeals", { ...seal, state: "released", at })),
+      seals,
+    );
+    const patches = [...seals.values(), ...copies.values()];
     if (patches.length === 0) return refuse({ code: "nothing_to_release" });
-    return finish(`${[...names].join(", ")}: released as timed`, ...patches);
+    if (totals.length > 0) names.add("Totals");
+    const line = `${[...names].join(", ")}: released as timed`;
+    const everyone = idsOf(studentsOf(state));
+    return totals.length > 0
+      ? finish(line, ...patches, ...fixTotals(state, now, at, everyone, totalsGiven(now, totals)))
+      : finish(line, ...withTotals(state, patches, at, everyone));
   },
 };
 
-const sealInput = z.object({ assignmentId: idField("assignment"), facets });
+/** Where totals rest on released work all of them follow; otherwise only those whose time came. */
+const totalsGiven = (state: CourseState, due: readonly { readonly id: string }[]): readonly string[] | undefined =>
+  Object.values(state.courses)[0]?.totalsRestOn === "released" ? undefined : due.map(({ id }) => id);
 
 /** Seals facets again. Students see them no longer; the journal keeps what they had seen. */
-export const seal: CommandKind<z.infer<typeof sealInput>> = {
-  input: sealInput,
-  prepare: (state, { assignmentId, facets: list }) => {
-    const found = assignmentAt(state, assignmentId);
-    if (!found.ok) return found;
-    const seals = list.map((facet) => setSeal(state, found.value, facet, { state: "sealed", at: null }));
-    return finish(`${found.value.name}: ${wordsOf(list)} sealed`, ...seals, ...withdraw(state, found.value, list));
+export const seal: CommandKind<Scope> = {
+  input: scopeInput,
+  prepare: (state, input, { at }) => {
+    const meant = meantBy(state, input);
+    if (!meant.ok) return meant;
+    const { assignments, students, isPart, words } = meant.value;
+    const seals = assignments.flatMap((assignment) =>
+      input.facets.map((facet) => {
+        if (!isPart) return setSeal(state, assignment, facet, { state: "sealed", at: null, waves: [] });
+        const { waves } = releaseOf(state, assignment.id, facet);
+        return setSeal(state, assignment, facet, {
+          waves: waves.filter((wave) => wave.sectionId === null || wave.sectionId !== input.sectionId),
+        });
+      }),
+    );
+    const away = assignments.flatMap((assignment) => withdraw(state, assignment, input.facets, students));
+    const line = `${namesOf(assignments)}: ${wordsOf(input.facets)} sealed${words}`;
+    return finish(line, ...withTotals(state, [...seals, ...away], at, idsOf(students)));
   },
 };
 
-function withdraw(state: CourseState, assignment: Assignment, list: readonly Facet[]): (Patch | null)[] {
-  return studentsOf(state)
+function withdraw(
+  state: CourseState,
+  assignment: Assignment,
+  list: readonly Facet[],
+  students: readonly Student[],
+): (Patch | null)[] {
+  return students
     .map((student) => cutAt(state, "copies", assignment.id)?.[resultKey(assignment.id, student.id)])
     .filter((copy) => copy !== undefined)
     .map((copy) => put(state, "copies", { ...copy, ...Object.fromEntries(list.map((facet) => [facet, null])) }));

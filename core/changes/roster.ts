@@ -22,6 +22,7 @@ const newStudent = z.object({
   number: nameField,
   givenName: nameField,
   familyName: z.string().trim().max(200),
+  email: z.string().trim().max(320).optional(),
   sectionId: idField("section").nullable().default(null),
   /** The name of a section; it is made where there is none of that name. */
   section: z.string().trim().max(200).optional(),
@@ -48,9 +49,10 @@ export const addStudents: CommandKind<z.infer<typeof studentsInput>, z.input<typ
       added.push(section);
       return section.id;
     };
-    const roster = records.map(({ student: { section, ...fields }, id }) => ({
+    const roster = records.map(({ student: { section, email, ...fields }, id }) => ({
       ...STUDENT_DEFAULTS,
       ...fields,
+      email: email ?? "",
       id,
       sectionId: section ? sectionIdOf(section) : fields.sectionId,
     }));
@@ -74,6 +76,7 @@ const editInput = z.object({
       familyName: z.string().trim().max(200),
       sectionId: idField("section").nullable(),
       note: commentField,
+      email: z.string().trim().max(320),
     })
     .partial(),
 });

@@ -17,7 +17,7 @@ import {
 import { isWholeArchive } from "./whole-archive";
 
 /** Version of the course file. A file of a higher one is refused. */
-export const COURSE_FILE_VERSION = 4;
+export const COURSE_FILE_VERSION = 5;
 const FORMAT = "upright-quill-course";
 /** Most bytes a course file may unpack to: it keeps a hostile archive from filling the memory. */
 const MOST_BYTES = 2_000_000_000;

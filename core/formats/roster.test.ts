@@ -7,8 +7,8 @@ const readRoster = (text: string, taken: ReadonlySet<string>) => {
 };
 
 const names = (text: string, taken: string[] = []) =>
-  readRoster(text, new Set(taken)).students.map(({ number, givenName, familyName, section }) =>
-    [number, givenName, familyName, section].filter(Boolean).join("|"),
+  readRoster(text, new Set(taken)).students.map(({ number, givenName, familyName, section, email }) =>
+    [number, givenName, familyName, section, email].filter(Boolean).join("|"),
   );
 
 describe("a typed or pasted roster", () => {
@@ -39,6 +39,12 @@ describe("a typed or pasted roster", () => {
     ],
     ["family name first in one quoted cell", 'Number,Name\n7,"Tarnowe, Ilse"', ["7|Ilse|Tarnowe"]],
     ["a byte order mark and a semicolon file of two columns", "\uFEFFNumber;Name\n7;Ilse Tarnowe", ["7|Ilse|Tarnowe"]],
+    [
+      "addresses, with a head and without",
+      "7,Ilse Tarnowe,ilse@larkmere.example",
+      ["7|Ilse|Tarnowe|ilse@larkmere.example"],
+    ],
+    ["an address column by its head", "No,Name,E-mail\n7,Ilse Tarnowe,i@x.example", ["7|Ilse|Tarnowe|i@x.example"]],
     ["a head of one column", "Name\nIlse Tarnowe", ["S001|Ilse|Tarnowe"]],
   ])("reads %s", (_what, text, expected) => {
     expect(names(text)).toEqual(expected);

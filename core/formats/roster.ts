@@ -1,9 +1,9 @@
 import Papa from "papaparse";
 
 /** What a column of a roster holds. */
-export type RosterRole = "number" | "name" | "given" | "family" | "section" | "ignore";
+export type RosterRole = "number" | "name" | "given" | "family" | "section" | "email" | "ignore";
 /** All roles, in the order they are offered. */
-export const ROSTER_ROLES: readonly RosterRole[] = ["number", "name", "given", "family", "section", "ignore"];
+export const ROSTER_ROLES: readonly RosterRole[] = ["number", "name", "given", "family", "section", "email", "ignore"];
 
 /** A roster as it was pasted or read from a file, before its columns are settled. */
 export interface RosterTable {
@@ -20,6 +20,7 @@ export interface RosterLine {
   readonly givenName: string;
   readonly familyName: string;
   readonly section: string;
+  readonly email: string;
 }
 
 /** Why a line of a roster cannot be taken; `line` counts from 1 among the lines of students. */
@@ -38,6 +39,7 @@ const HEADS: readonly (readonly [RosterRole, RegExp])[] = [
   ["family", /^(family|last|sur)[ _-]?names?$|^surname$/],
   ["name", /^(full |student )?names?$|^student$/],
   ["section", /^(section|group|class|set|stream)( name)?$/],
+  ["email", /^e-?mail( address)?$|^mail$|^address$/],
 ];
 
 const roleOfHead = (text: string): RosterRole | null =>
@@ -92,9 +94,13 @@ function settle(roles: readonly RosterRole[]): RosterRole[] {
 
 function guessed(rows: readonly (readonly string[])[], width: number): RosterRole[] {
   const column = (index: number) => rows.map((row) => row[index] ?? "");
-  const numbers = Array.from({ length: width }, (_, index) => column(index).every((cell) => /\d/.test(cell)));
-  const words = Array.from({ length: width }, (_, index) => index).filter((index) => !numbers[index]);
+  const numbers = Array.from({ length: width }, (_, index) =>
+    column(index).every((cell) => /\d/.test(cell) && !cell.includes("@")),
+  );
+  const mails = Array.from({ length: width }, (_, index) => column(index).every((cell) => cell.includes("@")));
+  const words = Array.from({ length: width }, (_, index) => index).filter((index) => !numbers[index] && !mails[index]);
   return Array.from({ length: width }, (_, index): RosterRole => {
+    if (mails[index]) return mails.indexOf(true) === index ? "email" : "ignore";
     if (numbers[index]) return numbers.indexOf(true) === index ? "number" : "ignore";
     const place = words.indexOf(index);
     if (words.length === 1) return "name";
@@ -129,7 +135,7 @@ export function rosterFrom(
     else {
       if (number !== "") given.add(number);
       used.add(number);
-      students.push({ number, ...name, section: cell("section") });
+      students.push({ number, ...name, section: cell("section"), email: cell("email") });
     }
   }
   let next = 1;

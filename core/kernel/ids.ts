@@ -36,6 +36,8 @@ export type MessageId = Id<"message">;
 export type PostId = Id<"post">;
 /** The id of a question. */
 export type QuestionId = Id<"question">;
+/** The id of something in the post office. */
+export type MailId = Id<"mail">;
 /** The id of a change. */
 export type ChangeId = Id<"change">;
 

@@ -42,6 +42,7 @@ export {
   type Instant,
   type LevelId,
   type MarkerId,
+  type MailId,
   type MessageId,
   type NoteId,
   type PostId,

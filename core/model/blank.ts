@@ -23,6 +23,7 @@ export const RESULT_DEFAULTS = {
   outcomeLevelId: null,
   adjustment: null,
   held: false,
+  heldReason: "",
   overallComment: "",
   feedbackFiles: [],
   privateNote: "",
@@ -52,6 +53,7 @@ const MAKERS: { readonly [T in keyof BlankRecords]: (id: string, parts: readonly
     facet: facetSchema.parse(facet),
     state: "sealed",
     at: null,
+    waves: [],
   }),
   copies: (id, [assignmentId, studentId]) => ({
     id,
@@ -60,6 +62,7 @@ const MAKERS: { readonly [T in keyof BlankRecords]: (id: string, parts: readonly
     score: null,
     rubric: null,
     comments: null,
+    classFigures: null,
   }),
   answers: (id, [assignmentId, studentId, questionId]) => ({
     id,

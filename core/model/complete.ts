@@ -1,4 +1,6 @@
+import { COURSE_DEFAULTS } from "./course";
 import { ASSIGNMENT_DEFAULTS, CRITERION_DEFAULTS } from "./plan";
+import { RELEASE_DEFAULTS } from "./release";
 import { RESULT_DEFAULTS } from "./blank";
 import { STUDENT_DEFAULTS } from "./people";
 import { NOTE_DEFAULTS } from "./work";
@@ -11,6 +13,8 @@ const ADDED: Readonly<Record<string, Fields>> = {
   students: STUDENT_DEFAULTS,
   results: RESULT_DEFAULTS,
   notes: NOTE_DEFAULTS,
+  courses: COURSE_DEFAULTS,
+  releases: RELEASE_DEFAULTS,
 };
 
 /**
@@ -27,17 +31,19 @@ export function completeRecord(table: string, record: Fields): Fields {
   return { ...added, ...record, ...(online && { channel: "file" }) };
 }
 
-/** What was given out before there were colours, files as feedback, and answers, has none of them. */
+/** What was given out before there were colours, files as feedback, answers and class figures has none of them. */
 function completeCopy(copy: Fields): Fields {
   const comments = copy.comments as { content: { notes: Fields[]; attachments?: unknown } } | null;
   const rubric = copy.rubric as { content: Fields } | null | undefined;
   const notes = comments?.content.notes ?? [];
   const whole =
     (!comments || (comments.content.attachments && notes.every((note) => Object.hasOwn(note, "colour")))) &&
-    (!rubric || Object.hasOwn(rubric.content, "answers"));
+    (!rubric || Object.hasOwn(rubric.content, "answers")) &&
+    Object.hasOwn(copy, "classFigures");
   if (whole) return copy;
   const completed = notes.map((note) => ({ colour: NOTE_DEFAULTS.colour, ...note }));
   return {
+    classFigures: null,
     ...copy,
     ...(comments && { comments: { ...comments, content: { attachments: [], ...comments.content, notes: completed } } }),
     ...(rubric && { rubric: { ...rubric, content: { answers: [], ...rubric.content } } }),

@@ -51,6 +51,8 @@ export const courseSchema = z.object({
   capAtHundred: z.boolean(),
   /** What totals shown to students rest on (section 8). */
   totalsRestOn: z.enum(["released", "all"]),
+  /** Findings before a release that stop it, by their codes; others are only pointed out. */
+  releaseStops: z.array(z.string().max(40)).max(40),
 });
 /** A course with the rules of its figures. */
 export type Course = z.infer<typeof courseSchema>;
@@ -61,7 +63,8 @@ export const COURSE_DEFAULTS = {
   emptyCategories: "leftOut",
   capAtHundred: false,
   totalsRestOn: "released",
-} as const satisfies Partial<Course>;
+  releaseStops: [],
+} satisfies Partial<Course>;
 
 /** A part of the course with dates and a weight of its own; assignments belong to it by their due date. */
 export const termSchema = z.object({

@@ -44,14 +44,20 @@ describe("remarks made before they had colours", () => {
     const copy = { id: "a", comments: { at: "t", content: { overall: "", notes: [{ id: "note:a" }] } } };
     expect(completeRecord("copies", copy)).toEqual({
       id: "a",
+      classFigures: null,
       comments: { at: "t", content: { overall: "", attachments: [], notes: [{ id: "note:a", colour: null }] } },
     });
     const now = {
       id: "a",
+      classFigures: null,
       comments: { at: "t", content: { attachments: [], notes: [{ id: "note:a", colour: "plum" }] } },
     };
     expect(completeRecord("copies", now)).toBe(now);
-    expect(completeRecord("copies", { id: "a", comments: null })).toEqual({ id: "a", comments: null });
+    expect(completeRecord("copies", { id: "a", comments: null })).toEqual({
+      id: "a",
+      classFigures: null,
+      comments: null,
+    });
   });
 });
 

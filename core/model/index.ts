@@ -23,14 +23,19 @@ export {
 export {
   FACETS,
   facetSchema,
+  type ClassFiguresCopy,
   type CommentsCopy,
   type Facet,
   type Release,
   type RubricCopy,
   type ScoreCopy,
   type StudentCopy,
+  type TotalCopy,
+  type TotalCopies,
   type TotalSeal,
+  type Wave,
 } from "./release";
+export { TOTALS_LETTER, type Delivery, type GradeExport, type Mail, type Opening } from "./post-office";
 export { messageSchema, type Message } from "./message";
 export { postSchema, type Post } from "./post";
 export { answerSchema, questionSchema, type Answer, type AnswerKey, type Question } from "./question";
@@ -58,11 +63,14 @@ export {
   categoriesOf,
   copyOf,
   courseOf,
+  deliveriesOf,
   EMPTY_STATE,
+  gradeExportsOf,
   groupOf,
   answerOf,
   groupMembers,
   handInOf,
+  mailsOf,
   messagesOf,
   ownHandInOf,
   postsOf,
@@ -78,6 +86,7 @@ export {
   TABLE_NAMES,
   tableSchemas,
   termsOf,
+  totalCopiesOf,
   totalSealOf,
   type CourseState,
   type RecordOf,

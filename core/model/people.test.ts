@@ -9,6 +9,7 @@ const student = (givenName: string, familyName: string, id = "x"): Student => ({
   familyName,
   sectionId: null,
   note: "",
+  email: "",
 });
 
 describe("names", () => {
@@ -46,7 +47,7 @@ describe("records at the gate", () => {
     const section = { id: "section:1", name: "Heron", order: 0 };
     expect(tableSchemas.sections.safeParse(section).success).toBe(true);
     expect(tableSchemas.sections.safeParse({ ...section, id: "student:1" }).success).toBe(false);
-    const release = { id: "a", assignmentId: "assignment:a", facet: "score", state: "timed" };
+    const release = { id: "a", assignmentId: "assignment:a", facet: "score", state: "timed", waves: [] };
     expect(tableSchemas.releases.safeParse({ ...release, at: "2026-10-06T08:00:00Z" }).success).toBe(true);
     expect(tableSchemas.releases.safeParse({ ...release, at: "2026-10-06T08:00:00+02:00" }).success).toBe(false);
     expect(tableSchemas.releases.safeParse({ ...release, at: "2026-13-06T08:00:00Z" }).success).toBe(false);

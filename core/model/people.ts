@@ -20,12 +20,14 @@ export const studentSchema = z.object({
   sectionId: idField("section").nullable(),
   /** What instructors keep in mind about this student; never part of a student copy. */
   note: commentField,
+  /** Where their post goes; empty where it is not known. */
+  email: z.string().trim().max(320),
 });
 /** A student of the roster. */
 export type Student = z.infer<typeof studentSchema>;
 
 /** What a student is where nothing else is said. */
-export const STUDENT_DEFAULTS = { note: "" } as const satisfies Partial<Student>;
+export const STUDENT_DEFAULTS = { note: "", email: "" } as const satisfies Partial<Student>;
 
 /** Given name and family name, without a space at the end. */
 export const fullName = (student: Student): string => `${student.givenName} ${student.familyName}`.trim();

@@ -120,6 +120,8 @@ export const assignmentSchema = z.object({
   hidden: z.boolean(),
   /** Held for moderation: nothing of it is visible, whatever its seals say. */
   held: z.boolean(),
+  /** Why it is held, for those who mark: a board that has not met. */
+  heldReason: z.string().max(500),
 });
 /** One piece of work to be judged. */
 export type Assignment = z.infer<typeof assignmentSchema>;
@@ -154,6 +156,7 @@ export const ASSIGNMENT_DEFAULTS: Omit<
   outcomeScaleId: null,
   hidden: false,
   held: false,
+  heldReason: "",
 };
 
 const levelSchema = z.object({

@@ -4,13 +4,29 @@ import { fileSchema } from "./file";
 import { noteSchema } from "./work";
 
 /** The parts of a result that are released by themselves. */
-export const facetSchema = z.enum(["score", "rubric", "comments"]);
+export const facetSchema = z.enum(["score", "rubric", "comments", "classFigures"]);
 /** A part of a result that is released by itself. */
 export type Facet = z.infer<typeof facetSchema>;
 /** All facets, in the order they are listed. */
 export const FACETS: readonly Facet[] = facetSchema.options;
 
-/** The seal of one facet of one assignment; the id is `assignment/facet`. No record means sealed. */
+/** A moment at which a facet goes out to a part of the class: a section, or some students. */
+const waveSchema = z
+  .object({
+    at: instantField,
+    sectionId: idField("section").nullable(),
+    studentIds: z.array(idField("student")).max(5_000).nullable(),
+  })
+  .refine(({ sectionId, studentIds }) => (sectionId === null) !== (studentIds === null), {
+    message: "a section, or students",
+  });
+/** A moment at which a facet goes out to a part of the class. */
+export type Wave = z.infer<typeof waveSchema>;
+
+/**
+ * The seal of one facet of one assignment; the id is `assignment/facet`. No record means sealed. Who has been given the
+ * facet is told by the fixed copies: under a broken seal, only students with a copy see anything.
+ */
 export const releaseSchema = z.object({
   id: z.string(),
   assignmentId: idField("assignment"),
@@ -18,7 +34,11 @@ export const releaseSchema = z.object({
   state: z.enum(["sealed", "timed", "released"]),
   /** When it was released, or from when on it is to be. */
   at: instantField.nullable(),
+  /** Moments for parts of the class, whatever the state for the rest. */
+  waves: z.array(waveSchema).max(200),
 });
+/** What every seal had before it could have moments for parts of the class. */
+export const RELEASE_DEFAULTS = { waves: [] } as const;
 /** The seal of one facet of one assignment. */
 export type Release = z.infer<typeof releaseSchema>;
 
@@ -79,6 +99,14 @@ const commentsCopySchema = z.object({
   ),
 });
 
+/** Figures of the class on one assignment, in points as displayed. They are given out over enough students only. */
+const classFiguresCopySchema = z.object({
+  students: z.number().int().min(1),
+  mean: z.string(),
+  median: z.string(),
+  maximum: decimalField,
+});
+
 const stamped = <S extends z.ZodRawShape>(schema: z.ZodObject<S>) =>
   z.object({ at: instantField, content: schema }).nullable();
 
@@ -90,6 +118,7 @@ export const copySchema = z.object({
   score: stamped(scoreCopySchema),
   rubric: stamped(rubricCopySchema),
   comments: stamped(commentsCopySchema),
+  classFigures: stamped(classFiguresCopySchema),
 });
 /** What one student was given of one assignment. */
 export type StudentCopy = z.infer<typeof copySchema>;
@@ -99,3 +128,34 @@ export type ScoreCopy = z.infer<typeof scoreCopySchema>;
 export type RubricCopy = z.infer<typeof rubricCopySchema>;
 /** Notes and comments as they were given out. */
 export type CommentsCopy = z.infer<typeof commentsCopySchema>;
+/** The figures of the class as they were given out. */
+export type ClassFiguresCopy = z.infer<typeof classFiguresCopySchema>;
+
+/** One line of how a total came about; `text` is null where the student has not been given the figure. */
+const totalPartSchema = z.object({
+  name: z.string(),
+  /** Its share in the total, in percent; null where it has none of its own. */
+  weight: z.string().nullable(),
+  text: z.string().nullable(),
+  items: z.array(z.object({ name: z.string(), text: z.string().nullable() })),
+});
+
+const totalCopySchema = z.object({
+  /** `course`, a category or a term. */
+  id: z.string(),
+  name: z.string(),
+  /** The figure with the course's places, or the letter alone. */
+  text: z.string(),
+  shows: z.enum(["percent", "letter"]),
+  /** It rests on sealed work too, which the lines below do not tell. */
+  restsOnSealed: z.boolean(),
+  at: instantField,
+  parts: z.array(totalPartSchema),
+});
+/** One total as it was given out, with how it came about as far as the student may know. */
+export type TotalCopy = z.infer<typeof totalCopySchema>;
+
+/** The totals one student was given, fixed when they were given; the id is the student's. */
+export const totalCopiesSchema = z.object({ id: idField("student"), totals: z.array(totalCopySchema) });
+/** The totals one student was given. */
+export type TotalCopies = z.infer<typeof totalCopiesSchema>;

@@ -16,12 +16,23 @@ import {
 import {
   copySchema,
   releaseSchema,
+  totalCopiesSchema,
   totalSealSchema,
   type Facet,
   type Release,
   type StudentCopy,
+  type TotalCopies,
   type TotalSeal,
 } from "./release";
+import {
+  deliverySchema,
+  gradeExportSchema,
+  mailSchema,
+  openingSchema,
+  type Delivery,
+  type GradeExport,
+  type Mail,
+} from "./post-office";
 import { messageSchema, type Message } from "./message";
 import { phraseSchema } from "./phrase";
 import { postSchema, type Post } from "./post";
@@ -54,6 +65,11 @@ export const tableSchemas = {
   posts: postSchema,
   questions: questionSchema,
   answers: answerSchema,
+  totalCopies: totalCopiesSchema,
+  mails: mailSchema,
+  openings: openingSchema,
+  deliveries: deliverySchema,
+  gradeExports: gradeExportSchema,
 } as const;
 
 /** The name of a table of a course. */
@@ -94,6 +110,11 @@ export const EMPTY_STATE: CourseState = {
   posts: {},
   questions: {},
   answers: {},
+  totalCopies: {},
+  mails: {},
+  openings: {},
+  deliveries: {},
+  gradeExports: {},
 };
 
 /** The id of what is known of one student and one assignment. */
@@ -212,6 +233,22 @@ export const releaseOf = (state: CourseState, a: AssignmentId, facet: Facet): Re
 /** The seal of a total: `course`, a category or a term. */
 export const totalSealOf = (state: CourseState, id: string): TotalSeal =>
   state.totalSeals[id] ?? { id, state: "sealed", at: null, shows: "percent" };
+
+/** The totals a student was given, in the order they were given out. */
+export const totalCopiesOf = (state: CourseState, s: StudentId): TotalCopies["totals"] =>
+  state.totalCopies[s]?.totals ?? [];
+
+const newestFirst = <T extends { readonly at: string; readonly id: string }>(records: Readonly<Record<string, T>>) =>
+  Object.values(records).sort((a, b) => b.at.localeCompare(a.at) || b.id.localeCompare(a.id));
+
+/** What the post office has taken in, the newest first. */
+export const mailsOf = (state: CourseState): Mail[] => newestFirst(state.mails);
+
+/** What left the application, the newest first. */
+export const deliveriesOf = (state: CourseState): Delivery[] => newestFirst(state.deliveries);
+
+/** Final grades as they were exported, the newest first. */
+export const gradeExportsOf = (state: CourseState): GradeExport[] => newestFirst(state.gradeExports);
 
 /** The fixed copy of a student, or the blank one. */
 export const copyOf = (state: CourseState, a: AssignmentId, s: StudentId): StudentCopy =>

@@ -43,6 +43,8 @@ export const resultSchema = z.object({
   adjustment: decimalField.nullable(),
   /** Held back one by one: nothing of this result is visible to the student. */
   held: z.boolean(),
+  /** Why it is held back, for those who mark. */
+  heldReason: z.string().max(500),
   overallComment: commentField,
   /** Files that go with the overall comment: a marked-up page, a recording. */
   feedbackFiles: z.array(fileSchema).max(50),

@@ -287,7 +287,7 @@ describe("the table of seals", () => {
 describe("what is looked at before release", () => {
   const findings = (state: CourseState, of = essay) =>
     preflight(state, required(state.assignments[of], "assignment"), ["score", "comments"]).map(
-      ({ code, weight, count, first }) => [code, weight, count, first],
+      ({ code, weight, count, students }) => [code, weight, count, students[0]],
     );
 
   it("names what waits, what is undecided and what has no comment, with the first of each", () => {

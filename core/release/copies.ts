@@ -8,6 +8,7 @@ import {
   resultOf,
   rubricOf,
   type Assignment,
+  type ClassFiguresCopy,
   type CommentsCopy,
   type CourseState,
   type Facet,
@@ -17,12 +18,14 @@ import {
 } from "#core/model";
 import { levelAt, rulerEnds } from "#core/scoring";
 import { answerPoints, figuresOf } from "#core/totals";
+import { classFiguresOf } from "./class-figures";
 
 /** The content of a facet by its name. */
 export interface FacetContent {
   readonly score: ScoreCopy;
   readonly rubric: RubricCopy;
   readonly comments: CommentsCopy;
+  readonly classFigures: ClassFiguresCopy;
 }
 
 /**
@@ -39,6 +42,7 @@ export function draftFacet<F extends Facet>(
     score: () => draftScore(state, assignment, student),
     rubric: () => draftRubric(state, assignment, student),
     comments: () => draftComments(state, assignment, student),
+    classFigures: () => classFiguresOf(state, assignment),
   };
   return drafts[facet]();
 }

@@ -4,23 +4,40 @@ export {
   changedSinceRelease,
   copyState,
   dueReleases,
+  dueTotals,
   facetOverview,
   isShown,
+  studentsMeant,
   visibleTo,
   type CopyState,
   type Difference,
+  type Due,
   type FacetOverview,
   type VisibleAssignment,
 } from "./overview";
 export { flowCounts, laneOf, undatedOf, weightsAddUp, type FlowCounts, type Lane, type NextStep } from "./lane";
-export { preflight, type Finding } from "./preflight";
-export { countSteps, leaksOf, verdictOf, type Leak, type LeakReport, type Verdict } from "./leaks";
-export { narrow, type Narrowed, type Source, type Total } from "./narrowing";
+export { FINDING_CODES, preflight, stopsOf, type Finding, type FindingCode } from "./preflight";
+export { classDifferenceLeaks, classFigureLeaks } from "./class-figures";
 export {
-  classFigureLeaks,
-  displayedInterval,
-  letterInterval,
-  shownSource,
-  shownTotals,
-  type ShownTotal,
-} from "./shown-totals";
+  changedTotalCopies,
+  draftTotals,
+  totalIds,
+  totalName,
+  visibleTotals,
+  type TotalDifference,
+} from "./total-copies";
+export { visibleChanges, type VisibleChange } from "./visible-change";
+export { openingKey, openingsOf, readingOf, sawBetween, type Reading } from "./openings";
+export {
+  countSteps,
+  firstLeak,
+  leaksOf,
+  verdictOf,
+  type Leak,
+  type LeakReport,
+  type Observation,
+  type Through,
+  type Verdict,
+} from "./leaks";
+export { narrow, type Narrowed, type Source, type Total } from "./narrowing";
+export { displayedInterval, letterInterval, shownSource, shownTotals, type ShownTotal } from "./shown-totals";

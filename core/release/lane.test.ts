@@ -75,7 +75,9 @@ describe("the next step of an assignment", () => {
     const key = `${essay}/score`;
     const timed = {
       ...ready,
-      releases: { [key]: { id: key, assignmentId: essay, facet: "score" as const, state: "timed" as const, at } },
+      releases: {
+        [key]: { id: key, assignmentId: essay, facet: "score" as const, state: "timed" as const, at, waves: [] },
+      },
     };
     expect(lane(timed).next).toMatchObject({ kind: "timed", release: { at } });
     expect(lane(timed).released).toBe(0);

@@ -48,7 +48,7 @@ function countLane(state: CourseState, assignment: Assignment, overdue: boolean)
   const { figure } = figuresOf(state);
   const students = studentsOf(state);
   const seal = releaseOf(state, assignment.id, "score");
-  const isReleased = (id: StudentId) => seal.state === "released" && copyOf(state, assignment.id, id).score !== null;
+  const isReleased = (id: StudentId) => seal.state !== "sealed" && copyOf(state, assignment.id, id).score !== null;
   const released = students.filter(({ id }) => isReleased(id));
   const rest = students.filter(({ id }) => !isReleased(id));
   const those = (test: (id: StudentId) => boolean) => rest.filter(({ id }) => test(id)).map(({ id }) => id);

@@ -70,12 +70,21 @@ export interface LeakTotals {
 
 /**
  * The totals shown to a student as trees over their known and hidden values. Where a total cannot stand in the tree of
- * the total above it (it runs across terms), it makes a tree of its own.
+ * the total above it (it runs across terms), it makes a tree of its own. `totals` leaves all others out.
  */
-export function leakTotals(state: CourseState, studentId: StudentId, leaf: Leaf): LeakTotals {
+export function leakTotals(
+  state: CourseState,
+  studentId: StudentId,
+  leaf: Leaf,
+  totals: ReadonlySet<string> | null = null,
+): LeakTotals {
   const plan = planOf(state);
   const source = shownSource(state, studentId);
-  const shown = new Map(shownTotals(state, studentId).map(({ id, interval }) => [id, interval]));
+  const shown = new Map(
+    shownTotals(state, studentId)
+      .filter(({ id }) => totals?.has(id) ?? true)
+      .map(({ id, interval }) => [id, interval]),
+  );
   const builder: Builder = { state, source, leaf, shownAt: (id) => shown.get(id) ?? null, placed: new Set() };
   if (shown.size === 0) return { trees: [], unchecked: [] };
   const evaluated = evaluate(plan, source, "now");

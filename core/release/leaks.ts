@@ -18,12 +18,22 @@ import {
   type Interval,
   type StudentId,
 } from "#core/kernel";
-import { copyOf, courseOf, rubricOf, type Assignment, type Course, type CourseState } from "#core/model";
+import {
+  copyOf,
+  courseOf,
+  rubricOf,
+  studentsOf,
+  totalSealOf,
+  type Assignment,
+  type Course,
+  type CourseState,
+} from "#core/model";
 import { isWeighted, rulerEnds } from "#core/scoring";
-import { figuresOf, letterOf, passes, type Item } from "#core/totals";
+import { figuresOf, itemOf, letterOf, passes, type Item } from "#core/totals";
 import { leakTotals } from "./leak-totals";
-import { narrow, type Source } from "./narrowing";
+import { narrow, type Source, type Total } from "./narrowing";
 import { isShown } from "./overview";
+import { shownTotals } from "./shown-totals";
 
 /** How much of a sealed score can be worked out (handbook, section 8). */
 export type Verdict = "exact" | "narrow" | "open";
@@ -35,10 +45,32 @@ export interface Leak {
   /** All values consistent with what is visible, in points. */
   readonly interval: Interval;
   readonly maximum: Exact;
+  /** The sealed score itself, in points. */
+  readonly score: Exact;
   /** Scores on the score's step that lie in the interval. */
   readonly possible: number;
   /** What it follows from. */
   readonly from: "totals" | "rubric";
+  /** The totals it follows from, the nearest first; empty where it follows from the rubric. */
+  readonly through: readonly Through[];
+}
+
+/** A total that was on show and takes the sealed score in. */
+export interface Through {
+  readonly totalId: string;
+  /** As it was shown: the figure with the course's places, or the letter. */
+  readonly text: string;
+  readonly shows: "percent" | "letter";
+  /** Scores in it that the student knows. */
+  readonly known: number;
+  /** Scores in it that are sealed, this one with them. */
+  readonly sealed: number;
+}
+
+/** A state of the course in which a student saw totals, and which of them; null for all that are open in it. */
+export interface Observation {
+  readonly state: CourseState;
+  readonly totals: ReadonlySet<string> | null;
 }
 
 /** What one student could work out. */
@@ -55,39 +87,82 @@ export interface LeakReport {
 const HALF_POINT = ratio(1n, 2n);
 
 /**
- * Checks one student against all totals they can see, and those they could see in `earlier` states of the course: a
- * total seen before and after a change tells the change. The student is taken to know the rules, the weights, the
- * maxima and every released value.
+ * Checks one student against the totals they saw, each as it was when they saw it: a total seen before and after a change
+ * tells the change. Left out, they see the totals that are open now. The student is taken to know the rules, the weights,
+ * the maxima and every released value.
  */
-export function leaksOf(state: CourseState, studentId: StudentId, earlier: readonly CourseState[] = []): LeakReport {
+export function leaksOf(
+  state: CourseState,
+  studentId: StudentId,
+  observed: readonly Observation[] = [{ state, totals: null }],
+): LeakReport {
   const hidden = new Map<string, Interval>();
-  const sealed = new Map<string, Assignment>();
-  const leafOf =
-    (at: CourseState) =>
-    (assignment: Assignment, item: Item): Source => {
-      if (item.value === null) return { kind: "known", value: null };
-      if (isKnown(at, assignment, studentId, item.value)) return { kind: "known", value: item.value };
-      // A value that has not changed since is the same unknown then and now.
-      const id = `${assignment.id}=${fractionText(item.value)}`;
-      const maximum = fromDecimal(assignment.points);
-      hidden.set(id, closed(smaller(ZERO, item.value), larger(maximum, item.value)));
-      if (at === state) sealed.set(id, assignment);
-      return { kind: "hidden", id };
-    };
-  const found = [state, ...earlier].map((at) => leakTotals(at, studentId, leafOf(at)));
-  const trees = found.flatMap((totals) => totals.trees);
-  const { intervals, inconsistent } = narrow(trees, hidden);
-  const course = courseOf(state);
-  const throughTotals = [...sealed].flatMap(([id, assignment]) => {
+  const times = [state, ...observed.map((one) => one.state)];
+  const known = (assignment: Assignment, value: Exact) => times.some((at) => isKnown(at, assignment, studentId, value));
+  const leaf = (assignment: Assignment, item: Item): Source => {
+    if (item.value === null || known(assignment, item.value)) return { kind: "known", value: item.value };
+    // A value that has not changed since is the same unknown then and now.
+    const id = hiddenId(assignment, item.value);
+    const maximum = fromDecimal(assignment.points);
+    hidden.set(id, closed(smaller(ZERO, item.value), larger(maximum, item.value)));
+    return { kind: "hidden", id };
+  };
+  const found = observed.map((one) => ({ ...leakTotals(one.state, studentId, leaf, one.totals), at: one.state }));
+  const { intervals, inconsistent } = narrow(
+    found.flatMap((totals) => totals.trees),
+    hidden,
+  );
+  const through = throughTotals(found, studentId);
+  const { figure } = figuresOf(state);
+  const fromTotals = Object.values(state.assignments).flatMap((assignment) => {
+    const { value } = itemOf(assignment, figure(assignment.id, studentId));
+    if (value === null || known(assignment, value)) return [];
+    const id = hiddenId(assignment, value);
     const [interval, before] = [intervals.get(id), hidden.get(id)];
-    return interval && before ? [leakOf(state, course, assignment, interval, before)] : [];
+    if (!interval || !before) return [];
+    return [leakOf(state, assignment, { value, interval, before, through: through.get(id) ?? [] })];
   });
   return {
     studentId,
-    leaks: [...throughTotals, ...throughRubrics(state, studentId)],
+    leaks: [...fromTotals, ...throughRubrics(state, studentId)],
     inconsistent,
     unchecked: [...new Set(found.flatMap(({ unchecked }) => unchecked))],
   };
+}
+
+/** The first student who could work something out in a state; null where none could. */
+export const firstLeak = (state: CourseState): StudentId | null =>
+  studentsOf(state).find(({ id }) => leaksOf(state, id).leaks.some(({ verdict }) => verdict !== "open"))?.id ?? null;
+
+const hiddenId = (assignment: Assignment, value: Exact): string => `${assignment.id}=${fractionText(value)}`;
+
+/** For each hidden value the shown totals it enters, the nearest first. */
+function throughTotals(
+  found: readonly { readonly trees: readonly Total[]; readonly at: CourseState }[],
+  studentId: StudentId,
+): ReadonlyMap<string, readonly Through[]> {
+  const through = new Map<string, Through[]>();
+  for (const { trees, at } of found) {
+    const texts = new Map(shownTotals(at, studentId).map(({ id, text }) => [id, text]));
+    const visit = (source: Source): { readonly known: number; readonly ids: readonly string[] } => {
+      if (source.kind === "known") return { known: source.value === null ? 0 : 1, ids: [] };
+      if (source.kind === "hidden") return { known: 0, ids: [source.id] };
+      const parts = source.parts.map(visit);
+      const ids = parts.flatMap((part) => part.ids);
+      const known = parts.reduce((count, part) => count + part.known, 0);
+      const text = source.shown ? texts.get(source.id) : undefined;
+      if (text === undefined) return { known, ids };
+      const { shows } = totalSealOf(at, source.id);
+      for (const id of ids) {
+        const list = through.get(id) ?? [];
+        list.push({ totalId: source.id, text, shows, known, sealed: ids.length });
+        through.set(id, list);
+      }
+      return { known, ids };
+    };
+    trees.forEach(visit);
+  }
+  return through;
 }
 
 /** Whether the student has been given the very value that enters the totals. */
@@ -111,8 +186,10 @@ function throughRubrics(state: CourseState, studentId: StudentId): Leak[] {
         verdict: "exact",
         interval: closed(score, score),
         maximum,
+        score,
         possible: 1,
         from: "rubric",
+        through: [],
       },
     ];
   });
@@ -120,15 +197,19 @@ function throughRubrics(state: CourseState, studentId: StudentId): Leak[] {
 
 function leakOf(
   state: CourseState,
-  course: Course,
   assignment: Assignment,
-  interval: Interval,
-  before: Interval,
+  found: {
+    readonly value: Exact;
+    readonly interval: Interval;
+    readonly before: Interval;
+    readonly through: readonly Through[];
+  },
 ): Leak {
+  const { value, interval, before, through } = found;
   const maximum = fromDecimal(assignment.points);
   const possible = countSteps(interval, stepOf(state, assignment));
-  const verdict = verdictOf(course, interval, before, maximum, possible);
-  return { assignmentId: assignment.id, verdict, interval, maximum, possible, from: "totals" };
+  const verdict = verdictOf(courseOf(state), interval, before, maximum, possible);
+  return { assignmentId: assignment.id, verdict, interval, maximum, score: value, possible, from: "totals", through };
 }
 
 /** Exact: one possible score. Narrow: within 10 % of the points, or on one side of the pass mark or inside one letter. */

@@ -1,4 +1,4 @@
-import { milliseconds, sameValue, type Instant, type StudentId } from "#core/kernel";
+import { milliseconds, sameValue, type Instant, type SectionId, type StudentId } from "#core/kernel";
 import {
   assignmentsOf,
   copyOf,
@@ -12,6 +12,8 @@ import {
   type Facet,
   type Release,
   type Student,
+  type TotalSeal,
+  type Wave,
 } from "#core/model";
 import { draftFacet, type FacetContent } from "./copies";
 
@@ -41,6 +43,8 @@ export interface FacetOverview {
   readonly release: Release;
   /** Students whose content could go out and has not. */
   readonly ready: readonly StudentId[];
+  /** Students who cannot be given anything yet. */
+  readonly nothing: number;
   /** Students who have a fixed copy, changed or not. */
   readonly given: readonly StudentId[];
   /** Students whose content differs from their fixed copy. */
@@ -60,6 +64,7 @@ export function facetOverview(state: CourseState, assignment: Assignment, facet:
     facet,
     release: releaseOf(state, assignment.id, facet),
     ready: those("ready"),
+    nothing: those("nothing").length,
     given: those("given", "changed", "withdrawn"),
     changed: those("changed", "withdrawn"),
     empty: facet === "rubric" && assignment.rubricId === null && questionsOf(state, assignment.id).length === 0,
@@ -74,12 +79,15 @@ export interface Difference<F extends Facet = Facet> {
   readonly present: FacetContent[F] | null;
 }
 
-/** Everything of an assignment that changed since it was released. */
+/** Facets that are a student's own. Class figures change for all at once with any score, and are listed once. */
+const OWN_FACETS: readonly Facet[] = FACETS.filter((facet) => facet !== "classFigures");
+
+/** Everything of an assignment's papers that changed since it was released, class figures left out. */
 export function changedSinceRelease(state: CourseState, assignment: Assignment): Difference[] {
-  if (FACETS.every((facet) => releaseOf(state, assignment.id, facet).state !== "released")) return [];
+  const open = OWN_FACETS.filter((facet) => releaseOf(state, assignment.id, facet).state !== "sealed");
+  if (open.length === 0) return [];
   return studentsOf(state).flatMap((student) =>
-    FACETS.flatMap((facet): Difference[] => {
-      if (releaseOf(state, assignment.id, facet).state !== "released") return [];
+    open.flatMap((facet): Difference[] => {
       const old = copyOf(state, assignment.id, student.id)[facet]?.content;
       const present = draftFacet(state, assignment, student, facet);
       return !old || (present && sameValue(old, present)) ? [] : [{ student, facet, old, present }];
@@ -87,19 +95,55 @@ export function changedSinceRelease(state: CourseState, assignment: Assignment):
   );
 }
 
-/** Facets whose time has come at `now` and which have not been given out yet. */
-export function dueReleases(state: CourseState, now: Instant): Release[] {
-  return Object.values(state.releases).filter(
-    (release) => release.state === "timed" && release.at !== null && milliseconds(release.at) <= milliseconds(now),
-  );
+/** A facet whose time has come, for everyone or for a part of the class. */
+export interface Due {
+  readonly assignmentId: Assignment["id"];
+  readonly facet: Facet;
+  /** Null for everyone. */
+  readonly wave: Wave | null;
+  /** The moment it was set for. */
+  readonly at: Instant;
 }
 
 /**
- * Whether a facet is open to a student: released, the assignment neither held for moderation nor hidden, and the student not held back
- * one by one. A timed facet becomes released when its moment is given out.
+ * Facets whose time has come at `now` and which have not been given out yet. A clock that was set back only makes them
+ * wait longer: what is out stays out, and nothing goes out before the clock shows its moment.
+ */
+export function dueReleases(state: CourseState, now: Instant): Due[] {
+  const isDue = (at: Instant) => milliseconds(at) <= milliseconds(now);
+  return Object.values(state.releases).flatMap(({ assignmentId, facet, state: seal, at, waves }): Due[] => [
+    ...(seal === "timed" && at !== null && isDue(at) ? [{ assignmentId, facet, wave: null, at }] : []),
+    ...waves.filter((wave) => isDue(wave.at)).map((wave) => ({ assignmentId, facet, wave, at: wave.at })),
+  ]);
+}
+
+/** Totals whose time has come at `now`. */
+export const dueTotals = (state: CourseState, now: Instant): TotalSeal[] =>
+  Object.values(state.totalSeals).filter(
+    ({ state: seal, at }) => seal === "timed" && at !== null && milliseconds(at) <= milliseconds(now),
+  );
+
+/** The students a release is meant for: those named, those of a section, or everyone; in the order of the roster. */
+export function studentsMeant(
+  state: CourseState,
+  {
+    sectionId,
+    studentIds,
+  }: { readonly sectionId?: SectionId | null; readonly studentIds?: readonly StudentId[] | null },
+): readonly Student[] {
+  const all = studentsOf(state);
+  if (studentIds) return all.filter(({ id }) => studentIds.includes(id));
+  return sectionId ? all.filter((student) => student.sectionId === sectionId) : all;
+}
+
+/**
+ * Whether a facet is open to a student: they have been given it, its seal is broken, the assignment neither held for
+ * moderation nor hidden, and the student not held back one by one. A timed facet is open to nobody before its moment is
+ * given out, but for those who were given it earlier.
  */
 export const isShown = (state: CourseState, assignment: Assignment, studentId: StudentId, facet: Facet): boolean =>
-  releaseOf(state, assignment.id, facet).state === "released" &&
+  releaseOf(state, assignment.id, facet).state !== "sealed" &&
+  copyOf(state, assignment.id, studentId)[facet] !== null &&
   !assignment.held &&
   !assignment.hidden &&
   !resultOf(state, assignment.id, studentId).held;
@@ -110,6 +154,7 @@ export interface VisibleAssignment {
   readonly score: FacetContent["score"] | null;
   readonly rubric: FacetContent["rubric"] | null;
   readonly comments: FacetContent["comments"] | null;
+  readonly classFigures: FacetContent["classFigures"] | null;
   /** When the newest part was given out. */
   readonly at: Instant;
 }
@@ -134,6 +179,7 @@ export function visibleTo(state: CourseState, studentId: StudentId): VisibleAssi
           score: shown("score") ? (copy.score?.content ?? null) : null,
           rubric: shown("rubric") ? (copy.rubric?.content ?? null) : null,
           comments: shown("comments") ? (copy.comments?.content ?? null) : null,
+          classFigures: shown("classFigures") ? (copy.classFigures?.content ?? null) : null,
           at,
         },
       ];

@@ -1,6 +1,7 @@
 import type { StudentId } from "#core/kernel";
 import {
   copyOf,
+  courseOf,
   resultOf,
   releaseOf,
   studentsOf,
@@ -13,63 +14,77 @@ import {
 } from "#core/model";
 import { lackingEvidence } from "#core/scoring";
 import { figuresOf, type Figure } from "#core/totals";
+import { classDifferenceLeaks, classFigureLeaks, scoredCount } from "./class-figures";
 import { repliesUnread } from "./conversation";
 import { changedSinceRelease } from "./overview";
 
+/** Everything that can be found before a release, in the order it is listed. */
+export const FINDING_CODES = [
+  "leaks",
+  "rubric_tells_score",
+  "moderation_open",
+  "class_too_small",
+  "class_difference",
+  "waiting",
+  "undecided",
+  "above_maximum",
+  "evidence_lacking",
+  "replies_unread",
+  "changed",
+  "held_back",
+  "no_comment",
+  "all_scored",
+] as const;
+/** What can be found before a release. */
+export type FindingCode = (typeof FINDING_CODES)[number];
+
 /** One finding before a release; `stop` is one to think about, `look` one to know. Words are made at the screen. */
 export interface Finding {
-  readonly code:
-    | "waiting"
-    | "undecided"
-    | "above_maximum"
-    | "no_comment"
-    | "changed"
-    | "rubric_tells_score"
-    | "evidence_lacking"
-    | "replies_unread"
-    | "all_scored";
+  readonly code: FindingCode;
   readonly weight: "stop" | "look" | "fine";
   readonly count: number;
-  /** The first paper the finding means, to go there. */
-  readonly first: StudentId | null;
+  /** The papers the finding means, to go there. */
+  readonly students: readonly StudentId[];
+  /** The course wants it to stop a release. */
+  readonly stops: boolean;
 }
 
-/** What to know before the given facets of an assignment are released. */
-export function preflight(state: CourseState, assignment: Assignment, facets: readonly Facet[]): Finding[] {
-  const { figure } = figuresOf(state);
-  const students = studentsOf(state).map(({ id }) => ({ id, figure: figure(assignment.id, id) }));
-  const finding = (
-    code: Finding["code"],
-    weight: Finding["weight"],
-    test: (id: StudentId, figure: Figure) => boolean,
-  ) => {
-    const those = students.filter((student) => test(student.id, student.figure));
-    return { code, weight, count: those.length, first: those[0]?.id ?? null };
-  };
+interface Looking {
+  readonly state: CourseState;
+  readonly assignment: Assignment;
+  readonly facets: readonly Facet[];
+}
+type Test = (id: StudentId, figure: Figure) => boolean;
+
+/** What makes a student count in a finding. */
+function testsOf({ state, assignment, facets }: Looking): readonly (readonly [FindingCode, Finding["weight"], Test])[] {
   const visible = (facet: Facet) => releaseOf(state, assignment.id, facet).state === "released";
-  const scoreHidden = !facets.includes("score") && !visible("score");
-  const telling = facets.includes("rubric") && scoreHidden;
+  const telling = facets.includes("rubric") && !facets.includes("score") && !visible("score");
   const changed = new Set(changedSinceRelease(state, assignment).map(({ student }) => student.id));
-  const rubric = rubricOf(state, assignment);
   const unread = new Set(repliesUnread(state, assignment));
-  const found = [
-    finding(
+  const rubric = rubricOf(state, assignment);
+  return [
+    [
       "rubric_tells_score",
       "stop",
-      (id, { rubric }) => telling && rubric?.score != null && !copyOf(state, assignment.id, id).score,
-    ),
-    finding("waiting", "look", (_id, { waiting }) => waiting),
-    finding("undecided", "look", (_id, { standing }) => standing === "expected" && !assignment.bonus),
-    finding("above_maximum", "look", (_id, { aboveMaximum }) => aboveMaximum),
-    finding("evidence_lacking", "look", (id) => {
-      const notes = notesOf(state, assignment.id, id);
-      const lacking =
-        rubric && lackingEvidence(rubric, ({ id: one }) => judgementOf(state, assignment.id, id, one), notes);
-      return (lacking ?? []).length > 0;
-    }),
-    finding("replies_unread", "look", (id) => unread.has(id)),
-    finding("changed", "look", (id) => changed.has(id)),
-    finding(
+      (id, { rubric: sum }) => telling && sum?.score != null && !copyOf(state, assignment.id, id).score,
+    ],
+    ["waiting", "look", (_id, { waiting }) => waiting],
+    ["undecided", "look", (_id, { standing }) => standing === "expected" && !assignment.bonus],
+    ["above_maximum", "look", (_id, { aboveMaximum }) => aboveMaximum],
+    [
+      "evidence_lacking",
+      "look",
+      (id) => {
+        if (!rubric) return false;
+        const notes = notesOf(state, assignment.id, id);
+        return lackingEvidence(rubric, ({ id: one }) => judgementOf(state, assignment.id, id, one), notes).length > 0;
+      },
+    ],
+    ["replies_unread", "look", (id) => unread.has(id)],
+    ["changed", "look", (id) => changed.has(id)],
+    ["held_back", "look", (id) => resultOf(state, assignment.id, id).held],
+    [
       "no_comment",
       "look",
       (id, { standing, counted }) =>
@@ -78,14 +93,60 @@ export function preflight(state: CourseState, assignment: Assignment, facets: re
         counted !== null &&
         resultOf(state, assignment.id, id).overallComment.trim() === "" &&
         notesOf(state, assignment.id, id).length === 0,
-    ),
-  ].filter(({ count }) => count > 0);
-  const open = found.some(({ code }) => code === "waiting" || code === "undecided");
-  if (open) return found;
-  const done = finding(
-    "all_scored",
-    "fine",
-    (_id, { standing, counted }) => counted !== null || standing === "excused",
-  );
-  return [...found, done];
+    ],
+  ];
 }
+
+/** Findings about the assignment as a whole. */
+function wholeFindings({ state, assignment, facets }: Looking): Omit<Finding, "stops">[] {
+  const found: Omit<Finding, "stops">[] = [];
+  if (assignment.held) found.push({ code: "moderation_open", weight: "stop", count: 1, students: [] });
+  if (!facets.includes("classFigures")) return found;
+  const count = scoredCount(state, assignment);
+  if (classFigureLeaks(count)) found.push({ code: "class_too_small", weight: "look", count, students: [] });
+  const given = studentsOf(state).flatMap(({ id }) => copyOf(state, assignment.id, id).classFigures?.content ?? [])[0];
+  if (given && classDifferenceLeaks(given, count)) {
+    found.push({ code: "class_difference", weight: "stop", count: Math.abs(count - given.students), students: [] });
+  }
+  return found;
+}
+
+/**
+ * What to know before the given facets of an assignment are released, to everyone or to the students meant. Leaks are
+ * looked for apart, because they take longer.
+ */
+export function preflight(
+  state: CourseState,
+  assignment: Assignment,
+  facets: readonly Facet[],
+  meant: readonly { readonly id: StudentId }[] = studentsOf(state),
+): Finding[] {
+  const { figure } = figuresOf(state);
+  const looking = { state, assignment, facets };
+  const students = meant.map(({ id }) => ({ id, figure: figure(assignment.id, id) }));
+  const those = (test: Test) => students.filter((one) => test(one.id, one.figure)).map(({ id }) => id);
+  const single = testsOf(looking).map(([code, weight, test]) => {
+    const list = those(test);
+    return { code, weight, count: list.length, students: list };
+  });
+  const found = [...wholeFindings(looking), ...single.filter(({ count }) => count > 0)];
+  if (!found.some(({ code }) => code === "waiting" || code === "undecided")) {
+    const done = those((_id, { standing, counted }) => counted !== null || standing === "excused");
+    if (done.length > 0) found.push({ code: "all_scored", weight: "fine", count: done.length, students: done });
+  }
+  const stops: readonly string[] = courseOf(state).releaseStops;
+  return found
+    .map((finding) => ({ ...finding, stops: stops.includes(finding.code) }))
+    .sort((a, b) => FINDING_CODES.indexOf(a.code) - FINDING_CODES.indexOf(b.code));
+}
+
+/** The first finding that the course lets stop a release; null where nothing stops it. */
+export const stopsOf = (
+  state: CourseState,
+  assignment: Assignment,
+  facets: readonly Facet[],
+  meant?: readonly { readonly id: StudentId }[],
+): Finding | null =>
+  courseOf(state).releaseStops.length === 0
+    ? null
+    : (preflight(state, assignment, facets, meant).find(({ stops }) => stops) ?? null);

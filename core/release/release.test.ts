@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { runCommand, type Command } from "#core/changes";
 import { required, type Instant } from "#core/kernel";
-import { FACETS, notesOf, recordsOf, releaseOf, resultOf, type CourseState } from "#core/model";
+import { FACETS, notesOf, recordsOf, releaseOf, resultOf, type CourseState, type Facet } from "#core/model";
 import { assignmentId, criterionId, fileId, run, smallCourse, studentId, WORLD, runs } from "#core/testing";
 import {
   changedSinceRelease,
@@ -52,8 +52,7 @@ const judged = run(
   { type: "setStanding", ...cleo, decision: "excused" },
 );
 const seen = (state: CourseState, place = ada) => visibleTo(state, place.studentId);
-const release = (...facets: ("score" | "rubric" | "comments")[]) =>
-  ({ type: "release", assignmentId: essay, facets }) as const;
+const release = (...facets: Facet[]) => ({ type: "release", assignmentId: essay, facets }) as const;
 
 describe("what a student sees", () => {
   it("is nothing before release, whatever was entered", () => {

@@ -105,8 +105,3 @@ export function letterInterval(exact: Exact, course: Course): Interval {
     highIncluded: false,
   };
 }
-
-/** Class figures over fewer students than this tell too much about single ones (handbook, section 8). */
-const SMALLEST_CLASS = 5;
-/** Whether class figures over so many students tell too much about single ones. */
-export const classFigureLeaks = (students: number): boolean => students < SMALLEST_CLASS;

@@ -68,6 +68,7 @@ const anyCourseRecord: fc.Arbitrary<Course> = fc.record({
   emptyCategories: fc.constantFrom("leftOut", "zero"),
   capAtHundred: fc.boolean(),
   totalsRestOn: fc.constantFrom("released", "all"),
+  releaseStops: fc.constant([]),
 });
 
 const anyCategory = (index: number, parents: number): fc.Arbitrary<Category> =>
@@ -205,6 +206,7 @@ const students = (count: number): Student[] =>
     familyName: String(index),
     sectionId: null,
     note: "",
+    email: "",
   }));
 
 const TERMS: readonly Term[] = [0, 1].map((index) => ({

@@ -78,7 +78,9 @@ function courseFrom({ course, terms = [], categories, work }: Sheet): CourseStat
   const plan: CourseState = {
     ...EMPTY_STATE,
     courses: table([{ ...RULES, ...course }]),
-    students: table([{ id: who, number: "1", givenName: "Ida", familyName: "Moss", sectionId: null, note: "" }]),
+    students: table([
+      { id: who, number: "1", givenName: "Ida", familyName: "Moss", sectionId: null, note: "", email: "" },
+    ]),
     terms: table(
       terms.map((term, order) => ({ ...term, id: ids("term", term.name), weight: decimal(term.weight), order })),
     ),

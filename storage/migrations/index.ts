@@ -2,6 +2,7 @@ import type { Shelves } from "../shelf";
 import { cutTables } from "./0002-cut-tables";
 import { remarksAndPhrases } from "./0003-remarks-and-phrases";
 import { conversationsAndQuestions } from "./0004-conversations-and-questions";
+import { releaseAndPost } from "./0005-release-and-post";
 
 /** One step of the stored layout. It may only add; what it replaces is removed by a later step. */
 export interface Migration {
@@ -17,6 +18,7 @@ export const MIGRATIONS: readonly Migration[] = [
   cutTables,
   remarksAndPhrases,
   conversationsAndQuestions,
+  releaseAndPost,
 ];
 
 const VERSION_KEY = "layout";

@@ -36,7 +36,12 @@ export const JOURNAL_KINDS: readonly (readonly [kind: string, words: string, typ
     /^(setScore|enterScores|setByHand|adjustScores|setStanding|setLateness|scoreAttempt|scoreGroup|adjustMember|judge|scaleAssignment)$/,
   ],
   ["comments", "Comments and notes", /^(setComment|setCriterionComment|addNote|editNote|removeNote)$/],
-  ["release", "Release", /^(release|releaseDue|seal|sealTotal|timeRelease|holdAssignment|holdResult)$/],
+  [
+    "release",
+    "Release",
+    /^(release|releaseDue|seal|sealTotal|releaseTotals|restTotals|timeRelease|holdAssignment|holdResult|noteDelivery|keepGradeExport|openLetter)$/,
+  ],
+  ["post", "Post", /^(sendMails|openMail)$/],
   ["plan", "Plan and rules", /(Assignment|Assignments|Category|Rubric|Scale|Term|Course|Plan|Groups)$/],
   ["roster", "Students and sections", /(Student|Students|Section)$/],
   ["handIns", "Hand-ins", /^addHandIn$/],

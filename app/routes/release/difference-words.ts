@@ -13,6 +13,14 @@ export function differenceWords({ facet, old, present }: Difference): { what: st
       ];
     case "rubric":
       return rubricPairs(old as FacetContent["rubric"], present as FacetContent["rubric"] | null);
+    case "classFigures":
+      return [
+        {
+          what: "Class figures",
+          old: classWords(old as FacetContent["classFigures"]),
+          present: classWords(present as FacetContent["classFigures"] | null),
+        },
+      ];
     case "comments":
       return commentPairs(old as FacetContent["comments"], present as FacetContent["comments"] | null);
   }
@@ -24,6 +32,9 @@ function scoreWords(score: FacetContent["score"] | null): string {
   const points = score.points ?? "–";
   return score.standing === "missing" ? `missing, ${points}` : `${points} / ${score.maximum}`;
 }
+
+const classWords = (figures: FacetContent["classFigures"] | null): string =>
+  figures ? `mean ${figures.mean}, median ${figures.median} of ${String(figures.students)}` : "nothing";
 
 function rubricPairs(old: FacetContent["rubric"], present: FacetContent["rubric"] | null) {
   if (!present) return [{ what: "Rubric detail", old: "shown", present: "nothing" }];

@@ -1,37 +1,43 @@
-import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
-import { FACETS, type Facet } from "#core/model";
+import { totalsHistory, type Checked } from "#core/changes";
+import { courseOf } from "#core/model";
 import { openCourse } from "../../open-course";
-import { fromAddress, inAddress, windowAddress } from "../../ui/address";
-import { Letter } from "../../ui/letter";
+import { inAddress } from "../../ui/address";
+import { CopyAside } from "./copy-aside";
+import { readPlace } from "./place";
+import { ReleaseLinks } from "./release-links";
 import { ReleasePanel } from "./release-panel";
 import { releaseRows } from "./rows";
 import { SealTable } from "./seal-table";
+import { TotalPanel } from "./total-panel";
 import type { Route } from "./+types/page";
 
 export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
-  const search = new URL(request.url).searchParams;
-  const id = <K extends string>(kind: K) => {
-    const part = search.get(kind);
-    return part === null ? null : fromAddress(kind, part);
-  };
-  return releaseRows(session.state, id("assignment"), id("student"));
+  const place = readPlace(new URL(request.url).searchParams);
+  const { state } = session;
+  const asked = { at: session.now(), by: courseOf(state).markerId, fresh: () => crypto.randomUUID() };
+  const checked: Checked = { state, history: totalsHistory(state, session.entries) };
+  return { rows: releaseRows(state, place, asked), place, checked, asked };
 }
 
 export default function ReleasePage({ loaderData, params }: Route.ComponentProps) {
-  const { seals, chosen, reader, students, timeZone, courseTitle } = loaderData;
-  const [, setSearch] = useSearchParams();
-  const [facets, setFacets] = useState<readonly Facet[]>(FACETS);
-  const choose = (key: "assignment" | "student", id: string) => {
+  const { rows, place, checked, asked } = loaderData;
+  const [search, setSearch] = useSearchParams();
+  const set = (change: (next: URLSearchParams) => void) => {
     setSearch(
       (before) => {
-        before.set(key, inAddress(id));
+        change(before);
         return before;
       },
       { replace: true, preventScrollReset: true },
     );
   };
+  const names = new Map<string, string>(rows.students.map(({ id, name }) => [id, name]));
+  const nameOf = (id: string) => names.get(id) ?? "";
+  const sections = new Map(rows.sections.map(({ id, name }) => [id, name]));
+  const { chosen, chosenTotal, reader } = rows;
+  const leaksTo = `/courses/${params.slot}/release/leaks?${search.toString()}`;
   if (!chosen) {
     return (
       <main className="mx-auto w-full max-w-[1000px] px-[30px] pt-6">
@@ -50,117 +56,86 @@ export default function ReleasePage({ loaderData, params }: Route.ComponentProps
     <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_400px]">
       <title>Release · Upright Quill</title>
       <div className="px-6 pt-4 pb-12">
-        <h1 className="page-title">Release</h1>
+        <div className="flex items-baseline justify-between gap-6">
+          <h1 className="page-title">Release</h1>
+          <ReleaseLinks slot={params.slot} />
+        </div>
         <SealTable
-          seals={seals}
-          chosen={chosen.assignment.id}
-          timeZone={timeZone}
+          seals={rows.seals}
+          totals={rows.totals}
+          chosen={chosenTotal?.id ?? chosen.assignment.id}
+          timeZone={rows.timeZone}
+          sectionName={(id) => sections.get(id) ?? ""}
           onChoose={(assignmentId, facet) => {
-            setFacets(facet ? [facet] : FACETS);
-            choose("assignment", assignmentId);
+            set((next) => {
+              next.set("assignment", inAddress(assignmentId));
+              next.delete("total");
+              if (facet) next.set("facets", facet);
+              else next.delete("facets");
+            });
+          }}
+          onTotal={(id) => {
+            set((next) => {
+              next.set("total", id);
+            });
           }}
         />
-        <ReleasePanel
-          key={chosen.assignment.id}
-          slot={params.slot}
-          row={chosen}
-          facets={facets}
-          onFacets={setFacets}
-          timeZone={timeZone}
-        />
+        {chosenTotal ? (
+          <TotalPanel
+            key={chosenTotal.id}
+            slot={params.slot}
+            total={chosenTotal}
+            rows={rows}
+            checked={checked}
+            context={asked}
+            leaksTo={leaksTo}
+            nameOf={nameOf}
+          />
+        ) : (
+          <ReleasePanel
+            key={chosen.assignment.id}
+            slot={params.slot}
+            row={chosen}
+            rows={rows}
+            place={place}
+            facets={place.facets}
+            checked={checked}
+            context={asked}
+            leaksTo={leaksTo}
+            nameOf={nameOf}
+            onPlace={({ facets, to, category }) => {
+              set((next) => {
+                if (facets) next.set("facets", facets.join(" "));
+                if (category !== undefined) {
+                  if (category) next.set("with", "category");
+                  else next.delete("with");
+                }
+                if (to === undefined) return;
+                next.delete("section");
+                next.delete("only");
+                if (to !== "") next.set(to.startsWith("section:") ? "section" : "only", inAddress(to));
+              });
+            }}
+          />
+        )}
       </div>
       <aside aria-label="Student copy" className="border-s border-rule bg-table px-5 py-4">
         {reader && (
-          <StudentCopyAside
-            key={`${chosen.assignment.id}/${reader.id}`}
+          <CopyAside
+            key={`${chosenTotal?.id ?? chosen.assignment.id}/${reader.id}`}
+            slot={params.slot}
             title={chosen.assignment.name}
-            courseTitle={courseTitle}
+            rows={rows}
             reader={reader}
-            facets={facets}
-            students={students}
-            windowTo={windowAddress(params.slot, reader.id)}
+            wanted={chosen.wanted}
             onReader={(id) => {
-              choose("student", id);
+              set((next) => {
+                next.set("student", inAddress(id));
+              });
             }}
           />
         )}
       </aside>
     </main>
-  );
-}
-
-interface AsideProps {
-  readonly title: string;
-  readonly courseTitle: string;
-  readonly reader: NonNullable<Route.ComponentProps["loaderData"]["reader"]>;
-  readonly facets: readonly Facet[];
-  readonly students: Route.ComponentProps["loaderData"]["students"];
-  readonly windowTo: string;
-  readonly onReader: (id: string) => void;
-}
-
-/** What one student sees now, or would see once the chosen facets are released. */
-function StudentCopyAside({ title, courseTitle, reader, facets, students, windowTo, onReader }: AsideProps) {
-  const [after, setAfter] = useState(true);
-  const pick = <F extends Facet>(facet: F) =>
-    after && facets.includes(facet) ? reader.after[facet] : reader.now[facet];
-  const tab = (on: boolean) => `border-b-2 ${on ? "border-ink font-semibold" : "border-transparent text-soft"}`;
-  return (
-    <>
-      <div className="flex items-center gap-3 text-[13.5px]">
-        <label className="min-w-0 text-soft">
-          What{" "}
-          <select
-            aria-label="Whose copy"
-            className="max-w-40 border-b border-rule bg-transparent font-semibold text-ink"
-            value={reader.id}
-            onChange={(event) => {
-              onReader(event.target.value);
-            }}
-          >
-            {students.map(({ id, name }) => (
-              <option key={id} value={id} className="bg-sheet">
-                {name}
-              </option>
-            ))}
-          </select>
-        </label>
-        <button
-          type="button"
-          aria-pressed={!after}
-          className={tab(!after)}
-          onClick={() => {
-            setAfter(false);
-          }}
-        >
-          sees now
-        </button>
-        <button
-          type="button"
-          aria-pressed={after}
-          className={tab(after)}
-          onClick={() => {
-            setAfter(true);
-          }}
-        >
-          will see
-        </button>
-      </div>
-      <div className="mt-3 min-h-[420px] border border-rule bg-sheet px-7 py-7">
-        <Letter
-          title={title}
-          courseTitle={courseTitle}
-          name={reader.name}
-          score={pick("score")}
-          rubric={pick("rubric")}
-          comments={pick("comments")}
-        />
-      </div>
-      <p className="mt-2 text-[13.5px]">
-        <Link className="link" to={windowTo}>
-          Open the student window
-        </Link>
-      </p>
-    </>
   );
 }

@@ -1,153 +1,152 @@
-import { useState } from "react";
-import { Link } from "react-router";
-import { FACETS, fullName, type Facet } from "#core/model";
-import type { Outcome } from "../../outcomes";
-import { deskAddress } from "../../ui/address";
+import { useMemo, useState } from "react";
+import { checkedAfter, runCommand, type Checked, type Command, type Context } from "#core/changes";
+import { courseOf, type CourseState, type Facet } from "#core/model";
+import { visibleChanges } from "#core/release";
 import { fromLocalText } from "../../ui/moments";
-import { counted, issueWords } from "../../ui/words";
+import { useTroubleOf } from "../../ui/use-command";
+import { counted } from "../../ui/words";
 import { useChange } from "../../use-change";
-import { differenceWords } from "./difference-words";
-import { findingWords } from "./finding-words";
-import { facetKey, type ReleaseRows } from "./rows";
-import { FACET_WORDS } from "./seal-table";
+import { ChangedList } from "./changed-list";
+import { HoldButtons } from "./hold-buttons";
+import { releaseCommand, scopeOf, type ReleasePlace } from "./place";
+import { PreflightList } from "./preflight-list";
+import { PreviewList } from "./preview-list";
+import { ReadersLine } from "./readers-line";
+import type { ChosenRow, ReleaseRows } from "./rows";
+import { ScopeFields } from "./scope-fields";
+import { TakeBack } from "./take-back";
+import { useLeakCheck } from "./use-leak-check";
 
 interface ReleasePanelProps {
   readonly slot: string;
-  readonly row: NonNullable<ReleaseRows["chosen"]>;
+  readonly row: ChosenRow;
+  readonly rows: ReleaseRows;
+  readonly place: ReleasePlace;
   readonly facets: readonly Facet[];
-  readonly onFacets: (facets: readonly Facet[]) => void;
-  readonly timeZone: string;
+  readonly checked: Checked;
+  readonly context: Context;
+  readonly leaksTo: string;
+  readonly nameOf: (id: string) => string;
+  readonly onPlace: (place: {
+    readonly facets?: readonly Facet[];
+    readonly to?: string;
+    readonly category?: boolean;
+  }) => void;
 }
 
-const SIGNS = { stop: "!", look: "•", fine: "✓" } as const;
-
 /** What to know before a release, the release itself, and what changed since the last one. */
-export function ReleasePanel({ slot, row, facets, onFacets, timeZone }: ReleasePanelProps) {
-  const change = useChange();
+export function ReleasePanel(props: ReleasePanelProps) {
+  const { slot, row, rows, place, facets, checked, context, leaksTo, nameOf, onPlace } = props;
+  const { state } = checked;
+  const trouble = useTroubleOf(useChange());
   const [said, setSaid] = useState<string | null>(null);
-  const [moment, setMoment] = useState("");
-  const { assignment } = row;
-  const usable = row.facets.filter((overview) => !overview.empty);
-  const wanted = FACETS.filter(
-    (facet) => facets.includes(facet) && usable.some((overview) => overview.facet === facet),
+  const { assignment, wanted } = row;
+  const command = useMemo(
+    () => (wanted.length > 0 ? releaseCommand(state, assignment, wanted, place) : null),
+    [state, assignment, wanted, place],
   );
-  const those = usable.filter((overview) => wanted.includes(overview.facet));
-  const ready = new Set(those.flatMap((overview) => [...overview.ready, ...overview.changed])).size;
-  const open = those.filter((overview) => overview.release.state !== "sealed");
-  const tell = (words: string) => (outcome: Outcome) => {
-    setSaid(outcome.ok ? words : issueWords(outcome.issue));
+  const after = useMemo(
+    () => (command && checkedAfter(checked, command, context)) ?? checked,
+    [checked, command, context],
+  );
+  const leaks = useLeakCheck(after);
+  const send = async (one: Command, words: string): Promise<string | null> => {
+    const refused = await trouble(one);
+    setSaid(refused ?? words);
+    return refused;
   };
-  const place = { assignmentId: assignment.id, facets: wanted };
-  const release = () => change({ type: "release", ...place }).then(tell(`Released to ${counted(ready, "student")}.`));
-  const time = () => {
-    const at = fromLocalText(moment, timeZone);
-    if (!at) {
-      setSaid("Choose a day and a time first.");
-      return;
-    }
-    void change({ type: "timeRelease", ...place, at }).then(
-      tell("Timed. It goes out by itself when the moment comes, also if the application was closed in between."),
-    );
-  };
+  const to = place.studentId ?? place.sectionId ?? "";
   return (
     <section className="mt-6 border-t-2 border-ink pt-2.5" aria-label={`Release ${assignment.name}`}>
       <h2 className="text-[16px] font-semibold">Before releasing {assignment.name}</h2>
-      <fieldset className="mt-2 flex flex-wrap gap-x-6 gap-y-1">
-        <legend className="sr-only">What to release</legend>
-        {usable.map(({ facet }) => (
-          <label key={facet} className="flex items-center gap-2">
-            <input
-              type="checkbox"
-              className="size-4 accent-green"
-              checked={facets.includes(facet)}
-              onChange={(event) => {
-                onFacets(event.target.checked ? [...facets, facet] : facets.filter((item) => item !== facet));
-              }}
-            />
-            {FACET_WORDS[facet]}
-          </label>
-        ))}
-      </fieldset>
-      <ul className="mt-2">
-        {(row.findings[facetKey(wanted)] ?? []).map((finding) => {
-          const { text, way } = findingWords(finding);
-          return (
-            <li key={finding.code} className="flex gap-3 py-[3px] text-[14px]">
-              <span
-                aria-hidden="true"
-                className={`w-3 shrink-0 font-semibold ${finding.weight === "stop" ? "text-wax" : ""}`}
-              >
-                {SIGNS[finding.weight]}
-              </span>
-              <span className="flex-1">{text}</span>
-              {way && finding.first && (
-                <Link className="link" to={deskAddress(slot, assignment.id, finding.first)}>
-                  {way}
-                </Link>
-              )}
-            </li>
+      <ScopeFields
+        row={row}
+        facets={facets}
+        to={to}
+        wholeCategory={place.wholeCategory}
+        sections={rows.sections}
+        students={rows.students}
+        onFacets={(next) => {
+          onPlace({ facets: next });
+        }}
+        onTo={(next) => {
+          onPlace({ to: next });
+        }}
+        onWholeCategory={(category) => {
+          onPlace({ category });
+        }}
+      />
+      <PreflightList
+        slot={slot}
+        assignmentId={assignment.id}
+        findings={row.findings}
+        leaks={leaks}
+        leakStops={courseOf(state).releaseStops.includes("leaks")}
+        leaksTo={leaksTo}
+        nameOf={nameOf}
+        onStops={(code, stops) => {
+          const others = courseOf(state).releaseStops.filter((one) => one !== code);
+          const fields = { releaseStops: stops ? [...others, code] : others };
+          void send(
+            { type: "editCourse", fields },
+            stops ? "This stops a release from now on." : "It no longer stops a release.",
           );
-        })}
-      </ul>
+        }}
+      />
       <div className="mt-3 flex flex-wrap items-center gap-3">
         <button
           type="button"
           className="act act-first"
-          disabled={wanted.length === 0 || ready === 0}
-          onClick={() => void release()}
+          disabled={row.ready === 0 || !command}
+          onClick={() => command && void send(command, `Released to ${counted(row.ready, "student")}.`)}
         >
-          {ready === 0 ? "Nothing new to release" : `Release to ${counted(ready, "student")}`}
+          {row.ready === 0 ? "Nothing new to release" : `Release to ${counted(row.ready, "student")}`}
         </button>
-        <span className="flex items-center gap-1.5 text-[14px]">
-          <label className="text-soft" htmlFor="release-moment">
-            or from
-          </label>
-          <input
-            id="release-moment"
-            type="datetime-local"
-            className="field !w-auto"
-            value={moment}
-            title={`Time of the course: ${timeZone}`}
-            onChange={(event) => {
-              setMoment(event.target.value);
-            }}
-          />
-          <button
-            type="button"
-            className="act act-quiet"
-            disabled={wanted.length === 0 || moment === ""}
-            onClick={time}
-          >
-            Set the time
-          </button>
-        </span>
-        {open.length > 0 && (
-          <button
-            type="button"
-            className="act act-quiet !text-wax"
-            onClick={() =>
-              void change({
-                type: "seal",
-                assignmentId: assignment.id,
-                facets: open.map((overview) => overview.facet),
-              }).then(tell("Sealed. Students see it no longer; what they had seen stays in the journal."))
-            }
-          >
-            Take back and seal
-          </button>
-        )}
+        <TimeFields
+          key={assignment.id}
+          timeZone={rows.timeZone}
+          disabled={wanted.length === 0}
+          stateNow={state}
+          context={context}
+          nameOf={nameOf}
+          commandAt={(at) => ({ ...releaseCommand(state, assignment, wanted, place), type: "timeRelease", at })}
+          onTime={(one) =>
+            send(
+              one,
+              "Timed. It goes out by itself when the moment comes, also if the application was closed in between.",
+            )
+          }
+          onMissing={() => {
+            setSaid("Choose a day and a time first.");
+          }}
+        />
+        <TakeBack row={row} state={state} context={context} place={place} nameOf={nameOf} send={send} />
+        <HoldButtons
+          row={row}
+          state={state}
+          context={context}
+          studentId={place.studentId}
+          nameOf={nameOf}
+          send={send}
+        />
       </div>
       <p role="status" className="mt-2 min-h-5 text-[14px] text-soft">
         {said}
       </p>
-      <Changed
-        row={row}
+      <details className="mt-1" open={to !== "" || place.wholeCategory}>
+        <summary className="cursor-pointer text-[14px] font-semibold">Who would see what</summary>
+        <PreviewList preview={row.preview} nameOf={nameOf} />
+      </details>
+      <ReadersLine readers={row.readers} nameOf={nameOf} />
+      <ChangedList
+        changed={row.changed}
         onRelease={(studentIds) => {
           const list = [
             ...new Set(row.changed.filter(({ student }) => studentIds.includes(student.id)).map(({ facet }) => facet)),
           ];
-          void change({ type: "release", assignmentId: assignment.id, facets: list, studentIds: [...studentIds] }).then(
-            tell(`Corrections released to ${counted(studentIds.length, "student")}.`),
+          void send(
+            { type: "release", assignmentId: assignment.id, facets: list, studentIds: [...studentIds] },
+            `Corrections released to ${counted(studentIds.length, "student")}.`,
           );
         }}
       />
@@ -155,75 +154,62 @@ export function ReleasePanel({ slot, row, facets, onFacets, timeZone }: ReleaseP
   );
 }
 
-type StudentIds = ReleaseRows["students"][number]["id"][];
-
-function Changed({
-  row,
-  onRelease,
+/** A moment from which it goes out, in the course's time zone, with what is hidden until then. */
+function TimeFields({
+  timeZone,
+  disabled,
+  stateNow,
+  context,
+  nameOf,
+  commandAt,
+  onTime,
+  onMissing,
 }: {
-  readonly row: ReleasePanelProps["row"];
-  readonly onRelease: (students: StudentIds) => void;
+  readonly timeZone: string;
+  readonly disabled: boolean;
+  readonly stateNow: CourseState;
+  readonly context: Context;
+  readonly nameOf: (id: string) => string;
+  readonly commandAt: (at: NonNullable<ReturnType<typeof fromLocalText>>) => Command;
+  readonly onTime: (command: Command) => Promise<string | null>;
+  readonly onMissing: () => void;
 }) {
-  const ids = [...new Set(row.changed.map(({ student }) => student.id))];
-  if (ids.length === 0) return null;
+  const [moment, setMoment] = useState("");
+  const at = fromLocalText(moment, timeZone);
+  const next = at && !disabled ? runCommand(stateNow, commandAt(at), context) : null;
+  const lost = next?.ok ? visibleChanges(stateNow, next.value.state) : [];
   return (
-    <div className="mt-2">
-      <div className="flex items-center justify-between">
-        <h3 className="font-semibold">Changed since release</h3>
-        {ids.length > 1 && (
-          <button
-            type="button"
-            className="act"
-            onClick={() => {
-              onRelease(ids);
-            }}
-          >
-            Release {ids.length} corrections
-          </button>
-        )}
-      </div>
-      <table className="mt-1 w-full text-[14px]">
-        <thead>
-          <tr className="border-b border-rule text-left text-[13px] text-soft">
-            <th className="py-1 font-normal">Student</th>
-            <th className="font-normal">What</th>
-            <th className="font-normal">They see</th>
-            <th className="font-normal">You have</th>
-            <th>
-              <span className="sr-only">Action</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {row.changed.flatMap((difference) =>
-            differenceWords(difference).map((pair, index) => (
-              <tr
-                key={`${difference.student.id}${difference.facet}${pair.what}`}
-                className="border-b border-rule align-top"
-              >
-                <td className="py-1 pe-3">{fullName(difference.student)}</td>
-                <td className="pe-3">{pair.what}</td>
-                <td className="pe-3 text-soft">{pair.old || "nothing"}</td>
-                <td className="pe-3 font-semibold">{pair.present || "nothing"}</td>
-                <td className="text-right">
-                  {index === 0 &&
-                    difference === row.changed.find(({ student }) => student.id === difference.student.id) && (
-                      <button
-                        type="button"
-                        className="link"
-                        onClick={() => {
-                          onRelease([difference.student.id]);
-                        }}
-                      >
-                        Release<span className="sr-only"> to {fullName(difference.student)}</span>
-                      </button>
-                    )}
-                </td>
-              </tr>
-            )),
-          )}
-        </tbody>
-      </table>
-    </div>
+    <span className="flex flex-wrap items-center gap-1.5 text-[14px]">
+      <label className="text-soft" htmlFor="release-moment">
+        or from
+      </label>
+      <input
+        id="release-moment"
+        type="datetime-local"
+        className="field !w-auto"
+        value={moment}
+        title={`Time of the course: ${timeZone}`}
+        onChange={(event) => {
+          setMoment(event.target.value);
+        }}
+      />
+      <button
+        type="button"
+        className="act act-quiet"
+        disabled={disabled || moment === ""}
+        onClick={() => {
+          if (at) void onTime(commandAt(at));
+          else onMissing();
+        }}
+      >
+        Set the time
+      </button>
+      {lost.length > 0 && (
+        <span className="basis-full">
+          Until then:
+          <PreviewList preview={lost} nameOf={nameOf} />
+        </span>
+      )}
+    </span>
   );
 }

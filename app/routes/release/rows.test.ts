@@ -1,12 +1,13 @@
 import { describe, expect, it } from "vitest";
 import { required } from "#core/kernel";
-import type { CourseState } from "#core/model";
-import { changedSinceRelease, type Finding } from "#core/release";
-import { assignmentId, criterionId, run, smallCourse, studentId } from "#core/testing";
+import { FACETS, type CourseState, type Facet } from "#core/model";
+import { changedSinceRelease, FINDING_CODES } from "#core/release";
+import { assignmentId, criterionId, run, smallCourse, studentId, WORLD } from "#core/testing";
+import { releaseFindingWords } from "../../ui/release-finding-words";
 import { boardRows } from "../board/rows";
 import { differenceWords } from "./difference-words";
-import { findingWords } from "./finding-words";
-import { facetKey, releaseRows } from "./rows";
+import { readPlace } from "./place";
+import { releaseRows } from "./rows";
 
 const essay = assignmentId("essay");
 const ada = { assignmentId: essay, studentId: studentId("ada") };
@@ -21,32 +22,61 @@ const judged = run(smallCourse(), level("record", 2), level("reasoning", 2), lev
 const release = { type: "release", assignmentId: essay, facets: ["score", "rubric", "comments"] as const } as const;
 const released = run(judged, { ...release, facets: [...release.facets] });
 
+const rowsOf = (state: CourseState, search = "") => releaseRows(state, readPlace(new URLSearchParams(search)), WORLD);
+const reading = "assignment=essay&student=ada";
+
 describe("the table of seals", () => {
   it("chooses the first assignment with something ready, and a reader with something to read", () => {
-    const rows = releaseRows(judged, null, null);
+    const rows = rowsOf(judged);
     expect(rows.chosen?.assignment.name).toBe("Essay");
     expect(rows.reader?.name).toBe("Ada Ames");
-    expect(releaseRows(judged, null, studentId("ben")).reader?.name).toBe("Ben Bolt");
+    expect(rowsOf(judged, "student=ben").reader?.name).toBe("Ben Bolt");
   });
 
   it("shows a copy as it is now and as it would be", () => {
-    const before = required(releaseRows(judged, essay, ada.studentId).reader, "reader");
-    expect(before.now).toEqual({ score: null, rubric: null, comments: null });
+    const before = required(rowsOf(judged, reading).reader, "reader");
+    expect(before.now).toEqual({ score: null, rubric: null, comments: null, classFigures: null });
     expect(before.after.score?.points).toBe("77"); // 15.5 + 13 + 10 = 38.5 of 50
-    const after = required(releaseRows(released, essay, ada.studentId).reader, "reader");
+    const after = required(rowsOf(released, reading).reader, "reader");
     expect(after.now.score?.points).toBe("77");
     expect(after.now.comments?.overall).toBe("Well argued.");
   });
 
-  it("has findings for every set of facets", () => {
-    const { findings } = required(releaseRows(judged, essay, null).chosen, "chosen");
-    expect(Object.keys(findings)).toHaveLength(8);
-    expect(findings[facetKey(["rubric"])]?.[0]?.code).toBe("rubric_tells_score");
-    expect(facetKey(["comments", "score"])).toBe("score+comments");
+  it("finds what concerns the facets and the students of the address", () => {
+    const codes = (search: string) =>
+      rowsOf(judged, `assignment=essay${search}`).chosen?.findings.map(({ code }) => code);
+    expect(codes("&facets=rubric")?.[0]).toBe("rubric_tells_score");
+    expect(codes("&facets=rubric+score")).not.toContain("rubric_tells_score");
+    expect(codes("")).toContain("undecided");
+    expect(codes("&only=ada")).not.toContain("undecided");
+  });
+
+  it("previews who would newly see what, and counts them", () => {
+    const all = rowsOf(judged, "assignment=essay").chosen;
+    const newly = (facet: Facet) => ({
+      what: "Essay",
+      assignmentId: essay,
+      facet,
+      gain: [ada.studentId],
+      change: [],
+      lose: [],
+    });
+    expect(all?.preview).toEqual([newly("score"), newly("rubric"), newly("comments")]);
+    expect(all?.ready).toBe(1);
+    expect(rowsOf(judged, "assignment=essay&only=ben").chosen).toMatchObject({ ready: 0, preview: [] });
+  });
+
+  it("lists the course's total and its categories with their seals", () => {
+    expect(rowsOf(judged).totals.map(({ name, seal }) => [name, seal.state])).toEqual([
+      ["Course", "sealed"],
+      ["Papers", "sealed"],
+      ["Quizzes", "sealed"],
+    ]);
+    expect(rowsOf(judged, "total=course").chosenTotal?.detail).toBe("from released work only");
   });
 
   it("says how far each assignment is", () => {
-    const details = (state: CourseState) => releaseRows(state, null, null).seals.map(({ detail }) => detail);
+    const details = (state: CourseState) => rowsOf(state).seals.map(({ detail }) => detail);
     expect(details(smallCourse())).toEqual(["1 waiting", "nothing in"]);
     const missing = run(judged, {
       type: "setStanding",
@@ -59,7 +89,7 @@ describe("the table of seals", () => {
 
   it("of an empty course is empty, not broken", () => {
     const empty = { ...smallCourse(), assignments: {}, students: {} };
-    expect(releaseRows(empty, null, null)).toMatchObject({ seals: [], chosen: null, reader: null });
+    expect(rowsOf(empty)).toMatchObject({ seals: [], chosen: null, reader: null });
   });
 });
 
@@ -104,19 +134,10 @@ describe("what changed since release", () => {
 });
 
 it("every finding has its sentence, in singular and plural", () => {
-  const codes: Finding["code"][] = [
-    "waiting",
-    "undecided",
-    "above_maximum",
-    "no_comment",
-    "changed",
-    "rubric_tells_score",
-    "all_scored",
-  ];
-  for (const code of codes) {
+  for (const code of FINDING_CODES) {
     for (const count of [1, 5]) {
-      const { text } = findingWords({ code, weight: "look", count, first: null });
-      expect(text).toContain(String(count));
+      const { text } = releaseFindingWords({ code, count });
+      if (code !== "moderation_open") expect(text).toContain(String(count));
       expect(text).not.toMatch(/\b1 (papers|students|scores)\b|undefined/);
     }
   }

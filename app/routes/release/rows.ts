@@ -1,28 +1,44 @@
+import { runCommand, type ChangeIssue, type Context } from "#core/changes";
+import type { StudentId } from "#core/kernel";
 import {
   assignmentsOf,
   copyOf,
   courseOf,
   FACETS,
   fullName,
-  releaseOf,
+  resultOf,
   studentsOf,
+  totalSealOf,
   type Assignment,
   type CourseState,
   type Facet,
   type Student,
+  type TotalSeal,
 } from "#core/model";
 import {
   changedSinceRelease,
+  changedTotalCopies,
   draftFacet,
+  draftTotals,
   facetOverview,
+  isShown,
   preflight,
+  readingOf,
+  studentsMeant,
+  totalIds,
+  totalName,
+  visibleChanges,
+  visibleTotals,
   type Difference,
   type FacetContent,
   type FacetOverview,
   type Finding,
+  type TotalDifference,
+  type VisibleChange,
 } from "#core/release";
 import { progressOf } from "#core/totals";
 import { counted } from "../../ui/words";
+import { releaseCommand, togetherWith, type ReleasePlace } from "./place";
 
 export interface SealRow {
   readonly assignment: Assignment;
@@ -30,70 +46,164 @@ export interface SealRow {
   readonly facets: readonly FacetOverview[];
 }
 
-/** The three facets of one student's copy; null where a facet shows nothing. */
+/** A total with its seal. */
+export interface TotalRow {
+  readonly id: string;
+  readonly name: string;
+  readonly seal: TotalSeal;
+  readonly detail: string;
+  /** Students whose copy of it is not what it would be now. */
+  readonly changed: readonly TotalDifference[];
+}
+
+/** The facets of one student's copy; null where a facet shows nothing. */
 export type Copy = { readonly [F in Facet]: FacetContent[F] | null };
+
+/** Who has been given something of an assignment, and who of them has opened it. */
+export interface Readers {
+  readonly given: readonly StudentId[];
+  readonly opened: readonly StudentId[];
+  readonly older: readonly StudentId[];
+}
+
+/** The assignment the screen is about. */
+export interface ChosenRow extends SealRow {
+  /** The facets wanted that can hold anything. */
+  readonly wanted: readonly Facet[];
+  readonly findings: readonly Finding[];
+  readonly changed: readonly Difference[];
+  /** Students who would be given something new. */
+  readonly ready: number;
+  /** What the release would change for students; or why it cannot be. */
+  readonly preview: readonly VisibleChange[] | ChangeIssue;
+  readonly readers: Readers;
+  /** Students held back one by one, with the reasons. */
+  readonly heldBack: readonly { readonly id: StudentId; readonly reason: string }[];
+  /** How many other assignments its category has. */
+  readonly companions: number;
+  readonly categoryName: string;
+}
 
 export interface ReleaseRows {
   readonly timeZone: string;
   readonly courseTitle: string;
+  readonly restOn: "released" | "all";
   readonly seals: readonly SealRow[];
-  readonly chosen:
-    | (SealRow & {
-        readonly findings: Readonly<Record<string, readonly Finding[]>>;
-        readonly changed: readonly Difference[];
-      })
-    | null;
+  readonly totals: readonly TotalRow[];
+  readonly chosen: ChosenRow | null;
+  readonly chosenTotal: TotalRow | null;
   readonly students: readonly { readonly id: Student["id"]; readonly name: string }[];
+  readonly sections: readonly { readonly id: string; readonly name: string }[];
   /** Whose copy is shown. */
   readonly reader: {
     readonly id: Student["id"];
     readonly name: string;
     readonly now: Copy;
     readonly after: Copy;
+    readonly totals: ReturnType<typeof draftTotals>;
+    readonly totalsNow: ReturnType<typeof visibleTotals>;
   } | null;
 }
 
-/** A set of facets as the key of its findings. */
-export const facetKey = (facets: readonly Facet[]): string =>
-  FACETS.filter((facet) => facets.includes(facet)).join("+");
-
-const FACET_SETS: readonly (readonly Facet[])[] = [
-  [],
-  ["score"],
-  ["rubric"],
-  ["comments"],
-  ["score", "rubric"],
-  ["score", "comments"],
-  ["rubric", "comments"],
-  ["score", "rubric", "comments"],
-];
-
-export function releaseRows(state: CourseState, assignmentId: string | null, studentId: string | null): ReleaseRows {
+/** Everything the release screen shows. */
+export function releaseRows(state: CourseState, place: ReleasePlace, context: Context): ReleaseRows {
   const seals = assignmentsOf(state).map((assignment): SealRow => ({
     assignment,
     detail: detailOf(state, assignment),
     facets: FACETS.map((facet) => facetOverview(state, assignment, facet)),
   }));
-  const row = seals.find(({ assignment }) => assignment.id === assignmentId) ?? firstReady(seals) ?? seals[0];
+  const row = seals.find(({ assignment }) => assignment.id === place.assignmentId) ?? firstReady(seals) ?? seals[0];
+  const totals = totalRows(state, context);
   const students = studentsOf(state);
-  const reader = students.find(({ id }) => id === studentId) ?? (row && firstWithContent(row, students)) ?? students[0];
+  const reader =
+    students.find(({ id }) => id === (place.readerId ?? place.studentId)) ??
+    (row && firstWithContent(row, students)) ??
+    students[0];
   return {
     timeZone: courseOf(state).timeZone,
     courseTitle: courseOf(state).shortTitle,
+    restOn: courseOf(state).totalsRestOn,
     seals,
-    chosen: row
-      ? {
-          ...row,
-          findings: Object.fromEntries(
-            FACET_SETS.map((facets) => [facetKey(facets), preflight(state, row.assignment, facets)]),
-          ),
-          changed: changedSinceRelease(state, row.assignment),
-        }
-      : null,
+    totals,
+    chosen: row ? chosenRow(state, row, place, context) : null,
+    chosenTotal: totals.find(({ id }) => id === place.totalId) ?? null,
     students: students.map((student) => ({ id: student.id, name: fullName(student) })),
+    sections: Object.values(state.sections)
+      .sort((a, b) => a.order - b.order)
+      .map(({ id, name }) => ({ id, name })),
     reader:
-      reader && row ? { id: reader.id, name: fullName(reader), ...copiesOf(state, row.assignment, reader) } : null,
+      reader && row
+        ? {
+            id: reader.id,
+            name: fullName(reader),
+            ...copiesOf(state, row.assignment, reader),
+            totals: draftTotals(asIfOpen(state, place.totalId), reader.id, context.at),
+            totalsNow: visibleTotals(state, reader.id),
+          }
+        : null,
   };
+}
+
+/** The state in which the total looked at is open, to show what a student would see of it. */
+function asIfOpen(state: CourseState, totalId: string | null): CourseState {
+  if (totalId === null) return state;
+  const seal: TotalSeal = { ...totalSealOf(state, totalId), state: "released" };
+  return { ...state, totalSeals: { ...state.totalSeals, [totalId]: seal } };
+}
+
+function totalRows(state: CourseState, { at }: Context): TotalRow[] {
+  const changed = changedTotalCopies(state, at);
+  return totalIds(state).map((id) => {
+    const kind = state.categories[id] ? "category" : state.terms[id] ? "term" : "";
+    return {
+      id,
+      name: totalName(state, id),
+      seal: totalSealOf(state, id),
+      detail: kind || (courseOf(state).totalsRestOn === "released" ? "from released work only" : "from all work"),
+      changed: changed.filter((one) => one.id === id),
+    };
+  });
+}
+
+function chosenRow(state: CourseState, row: SealRow, place: ReleasePlace, context: Context): ChosenRow {
+  const { assignment } = row;
+  const usable = row.facets.filter((overview) => !overview.empty);
+  const wanted = FACETS.filter((facet) => place.facets.includes(facet) && usable.some((one) => one.facet === facet));
+  const meant = studentsMeant(state, {
+    sectionId: place.sectionId,
+    studentIds: place.studentId ? [place.studentId] : null,
+  });
+  const command = releaseCommand(state, assignment, wanted, place);
+  const next = wanted.length > 0 ? runCommand(state, command, context) : null;
+  const preview = next?.ok ? visibleChanges(state, next.value.state) : [];
+  return {
+    ...row,
+    wanted,
+    findings: preflight(state, assignment, wanted, meant),
+    changed: changedSinceRelease(state, assignment),
+    ready: new Set(copiesChanged(next?.ok ? next.value.change.patches : [])).size,
+    preview: next && !next.ok && next.issue.code !== "nothing_to_release" ? next.issue : preview,
+    readers: readersOf(state, assignment),
+    heldBack: studentsOf(state).flatMap(({ id }) => {
+      const { held, heldReason } = resultOf(state, assignment.id, id);
+      return held ? [{ id, reason: heldReason }] : [];
+    }),
+    companions: togetherWith(state, assignment).length,
+    categoryName: state.categories[assignment.categoryId]?.name ?? "",
+  };
+}
+
+/** The students for whom a change fixes copies. */
+const copiesChanged = (patches: readonly { readonly table: string; readonly id: string }[]): string[] =>
+  patches.flatMap(({ table, id }) => (table === "copies" ? [id.slice(id.indexOf("/") + 1)] : []));
+
+function readersOf(state: CourseState, assignment: Assignment): Readers {
+  const given = studentsOf(state)
+    .map(({ id }) => id)
+    .filter((id) => FACETS.some((facet) => isShown(state, assignment, id, facet)));
+  const those = (reading: ReturnType<typeof readingOf>) =>
+    given.filter((id) => readingOf(state, assignment.id, id) === reading);
+  return { given, opened: those("opened"), older: those("older") };
 }
 
 const firstReady = (seals: readonly SealRow[]) =>
@@ -108,26 +218,32 @@ function firstWithContent({ facets }: SealRow, students: readonly Student[]): St
 
 function copiesOf(state: CourseState, assignment: Assignment, student: Student): { now: Copy; after: Copy } {
   const fixed = copyOf(state, assignment.id, student.id);
-  const visible = <F extends Facet>(facet: F, content: FacetContent[F] | null) =>
-    releaseOf(state, assignment.id, facet).state === "released" ? content : null;
+  const now = <F extends Facet>(facet: F, content: FacetContent[F] | undefined) =>
+    content !== undefined && isShown(state, assignment, student.id, facet) ? content : null;
+  const after = <F extends Facet>(facet: F) => draftFacet(state, assignment, student, facet);
   return {
     now: {
-      score: visible("score", fixed.score?.content ?? null),
-      rubric: visible("rubric", fixed.rubric?.content ?? null),
-      comments: visible("comments", fixed.comments?.content ?? null),
+      score: now("score", fixed.score?.content),
+      rubric: now("rubric", fixed.rubric?.content),
+      comments: now("comments", fixed.comments?.content),
+      classFigures: now("classFigures", fixed.classFigures?.content),
     },
     after: {
-      score: draftFacet(state, assignment, student, "score"),
-      rubric: draftFacet(state, assignment, student, "rubric"),
-      comments: draftFacet(state, assignment, student, "comments"),
+      score: after("score"),
+      rubric: after("rubric"),
+      comments: after("comments"),
+      classFigures: after("classFigures"),
     },
   };
 }
 
 function detailOf(state: CourseState, assignment: Assignment): string {
   const { students, scored, missing, waiting } = progressOf(state, assignment);
-  if (scored + missing === 0) return waiting > 0 ? `${String(waiting)} waiting` : "nothing in";
+  const held = assignment.held
+    ? `, held${assignment.heldReason ? `: ${assignment.heldReason}` : " for the board"}`
+    : "";
+  if (scored + missing === 0) return (waiting > 0 ? `${String(waiting)} waiting` : "nothing in") + held;
   const decided = missing > 0 ? `, ${String(missing)} missing` : "";
-  if (waiting === 0 && scored === students) return `${counted(students, "student")} scored`;
-  return `${waiting === 0 ? String(scored) : `${String(scored)} of ${String(scored + waiting)}`} scored${decided}`;
+  if (waiting === 0 && scored === students) return `${counted(students, "student")} scored${held}`;
+  return `${waiting === 0 ? String(scored) : `${String(scored)} of ${String(scored + waiting)}`} scored${decided}${held}`;
 }

@@ -1,31 +1,41 @@
 import type { Facet } from "#core/model";
 import type { FacetOverview } from "#core/release";
 import { Seal } from "../../ui/seal";
-import type { SealRow } from "./rows";
+import { counted, momentText } from "../../ui/words";
+import type { SealRow, TotalRow } from "./rows";
 
+/** The names of the facets, as they stand over their columns. */
 export const FACET_WORDS: Readonly<Record<Facet, string>> = {
   score: "Score",
   rubric: "Rubric detail",
   comments: "Notes, comments",
+  classFigures: "Class figures",
 };
 
 interface SealTableProps {
   readonly seals: readonly SealRow[];
+  readonly totals: readonly TotalRow[];
+  /** The id of the assignment or the total that is looked at. */
   readonly chosen: string;
   readonly timeZone: string;
+  readonly sectionName: (id: string) => string;
   /** With a facet when its seal was pressed, without when the assignment was. */
   readonly onChoose: (assignmentId: string, facet: Facet | null) => void;
+  readonly onTotal: (id: string) => void;
 }
 
-/** Assignments by facets; each cell is a seal. */
-export function SealTable({ seals, chosen, timeZone, onChoose }: SealTableProps) {
+const rowClass = (on: boolean) => `border-b border-rule ${on ? "bg-sheet shadow-[inset_3px_0_0_var(--ink)]" : ""}`;
+
+/** Assignments by facets, then the totals; each cell is a seal. */
+export function SealTable({ seals, totals, chosen, timeZone, sectionName, onChoose, onTotal }: SealTableProps) {
   return (
     <table className="mt-3 w-full text-[14px]">
+      <caption className="sr-only">Seals: what students can see</caption>
       <thead>
         <tr className="border-b border-rule text-[13.5px] text-soft">
           <th className="py-1.5 text-left font-normal">Assignment</th>
           {Object.values(FACET_WORDS).map((word) => (
-            <th key={word} className="w-[132px] font-normal">
+            <th key={word} className="w-[116px] font-normal">
               {word}
             </th>
           ))}
@@ -36,7 +46,7 @@ export function SealTable({ seals, chosen, timeZone, onChoose }: SealTableProps)
           <tr
             key={assignment.id}
             aria-current={assignment.id === chosen ? "true" : undefined}
-            className={`border-b border-rule ${assignment.id === chosen ? "bg-sheet shadow-[inset_3px_0_0_var(--ink)]" : ""}`}
+            className={rowClass(assignment.id === chosen)}
           >
             <td className="py-1 ps-3">
               <button
@@ -67,10 +77,57 @@ export function SealTable({ seals, chosen, timeZone, onChoose }: SealTableProps)
                   >
                     <Seal release={overview.release} timeZone={timeZone} />
                     <Remark overview={overview} />
+                    <Waves overview={overview} timeZone={timeZone} sectionName={sectionName} />
                   </button>
                 )}
               </td>
             ))}
+          </tr>
+        ))}
+      </tbody>
+      <tbody>
+        {totals.map((total) => (
+          <tr
+            key={total.id}
+            aria-current={total.id === chosen ? "true" : undefined}
+            className={rowClass(total.id === chosen)}
+          >
+            <td className="py-1 ps-3">
+              <button
+                type="button"
+                className="block w-full text-left"
+                onClick={() => {
+                  onTotal(total.id);
+                }}
+              >
+                <span className="block font-serif text-[16px] leading-snug font-semibold">{total.name} total</span>
+                <span className="text-[13px] text-soft">{total.detail}</span>
+              </button>
+            </td>
+            <td className="text-center">
+              <button
+                type="button"
+                className="inline-flex min-h-10 flex-col items-center justify-center rounded px-2 hover:bg-table"
+                aria-label={`${total.name} total: ${total.seal.state}`}
+                onClick={() => {
+                  onTotal(total.id);
+                }}
+              >
+                {total.seal.state === "released" ? (
+                  <span className="font-semibold text-green">
+                    {total.seal.shows === "letter" ? "letter shown" : "shown"}
+                  </span>
+                ) : (
+                  <Seal release={total.seal} timeZone={timeZone} />
+                )}
+                {total.changed.length > 0 && (
+                  <span className="figures text-[12.5px] leading-none text-ochre">
+                    {String(total.changed.length)} changed
+                  </span>
+                )}
+              </button>
+            </td>
+            <td colSpan={3} />
           </tr>
         ))}
       </tbody>
@@ -91,4 +148,21 @@ function Remark({ overview: { release, ready, changed } }: { readonly overview: 
     ready.length > 0 ? `${String(ready.length)} new` : "",
   ];
   return <span className="figures text-[12.5px] leading-none text-ochre">{words.filter(Boolean).join(", ")}</span>;
+}
+
+/** Moments for parts of the class. */
+function Waves({
+  overview: { release },
+  timeZone,
+  sectionName,
+}: {
+  readonly overview: FacetOverview;
+  readonly timeZone: string;
+  readonly sectionName: (id: string) => string;
+}) {
+  return release.waves.map(({ at, sectionId, studentIds }) => (
+    <span key={`${at}${sectionId ?? ""}`} className="figures text-[12.5px] leading-tight text-wax">
+      {sectionId ? sectionName(sectionId) : counted(studentIds?.length ?? 0, "student")}: {momentText(at, timeZone)}
+    </span>
+  ));
 }

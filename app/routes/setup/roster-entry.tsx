@@ -10,6 +10,7 @@ const ROLE_WORDS: Readonly<Record<RosterRole, string>> = {
   given: "Given name",
   family: "Family name",
   section: "Section",
+  email: "E-mail",
   ignore: "Leave out",
 };
 

@@ -108,6 +108,7 @@ function Edit({
           onKeep={(givenName) => keep({ givenName })}
         />
         <InlineField label="Family name" value={student.familyName} onKeep={(familyName) => keep({ familyName })} />
+        <InlineField label="E-mail" value={student.email} onKeep={(email) => keep({ email })} />
       </td>
       <td className="py-1 pe-2">
         <InlineField label="Number" value={student.number} onKeep={(number) => keep({ number })} />

@@ -19,6 +19,7 @@ export interface RosterRow {
   readonly number: string;
   readonly givenName: string;
   readonly familyName: string;
+  readonly email: string;
   readonly sectionId: SectionId | null;
 }
 

@@ -1,10 +1,29 @@
 import type { Finding } from "#core/release";
-import { counted } from "../../ui/words";
+import { counted } from "./counted";
 
-/** The sentence of a preflight finding, and the word of the way to it. */
-export function findingWords({ code, count }: Finding): { readonly text: string; readonly way: string } {
+/** The sentence of a preflight finding, and the word of the way to the papers it means; empty where there is none. */
+export function releaseFindingWords({ code, count }: Pick<Finding, "code" | "count">): {
+  readonly text: string;
+  readonly way: string;
+} {
   const papers = counted(count, "paper");
   switch (code) {
+    case "leaks":
+      return { text: `${counted(count, "student")} could work out a sealed score`, way: "See how" };
+    case "moderation_open":
+      return { text: "Held for the board: nobody sees anything of it until it is let go", way: "" };
+    case "class_too_small":
+      return {
+        text: `Class figures over ${counted(count, "paper")} would tell too much; they stay sealed until 5 are scored`,
+        way: "",
+      };
+    case "class_difference":
+      return {
+        text: `Class figures were given out before; their change would tell about ${counted(count, "paper")}`,
+        way: "",
+      };
+    case "held_back":
+      return { text: `${counted(count, "student")} held back one by one; they will see nothing of it`, way: "Look" };
     case "waiting":
       return { text: `${papers} handed in and not scored; they will not go out`, way: "Score them" };
     case "undecided":

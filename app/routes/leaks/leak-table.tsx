@@ -1,0 +1,108 @@
+import { Fragment } from "react";
+import { Link } from "react-router";
+import { fromDecimal, toNumber, type Interval } from "#core/kernel";
+import type { CourseState } from "#core/model";
+import type { Leak, LeakReport } from "#core/release";
+import { studentAddress } from "../../ui/address";
+import { leakInterval, leakWorking } from "../release/leak-words";
+
+const VERDICTS = { exact: "exact", narrow: "narrow", open: "open" } as const;
+
+/** What each student could work out: the sealed score, the verdict, the interval on the score's ruler, and the working. */
+export function LeakTable({
+  slot,
+  state,
+  reports,
+  nameOf,
+  studentName,
+}: {
+  readonly slot: string;
+  readonly state: CourseState;
+  readonly reports: readonly LeakReport[];
+  readonly nameOf: (id: string) => string;
+  readonly studentName: (id: string) => string;
+}) {
+  if (reports.length === 0) return null;
+  return (
+    <table className="mt-5 w-full text-[14px]">
+      <caption className="sr-only">What each student could work out</caption>
+      <thead>
+        <tr className="border-b border-rule text-left text-[13.5px] text-soft">
+          <th className="py-1 font-normal">Student</th>
+          <th className="font-normal">Sealed score of</th>
+          <th className="font-normal">Verdict</th>
+          <th className="w-[170px] font-normal">What is left possible</th>
+          <th className="font-normal">How it follows</th>
+        </tr>
+      </thead>
+      <tbody>
+        {reports.map(({ studentId, leaks, inconsistent, unchecked }) => (
+          <Fragment key={studentId}>
+            {leaks.map((leak, index) => (
+              <tr key={`${leak.assignmentId}${leak.from}`} className="border-b border-rule align-top">
+                <td className="py-1.5 pe-3">
+                  {index === 0 && (
+                    <Link className="link" to={studentAddress(slot, studentId)}>
+                      {studentName(studentId)}
+                    </Link>
+                  )}
+                </td>
+                <td className="py-1.5 pe-3">{nameOf(leak.assignmentId)}</td>
+                <td className={`py-1.5 pe-3 font-semibold ${leak.verdict === "exact" ? "text-wax" : "text-ochre"}`}>
+                  <span aria-hidden="true">{leak.verdict === "exact" ? "! " : "≈ "}</span>
+                  {VERDICTS[leak.verdict]}
+                </td>
+                <td className="py-2 pe-4">
+                  <Span leak={leak} whole={state.assignments[leak.assignmentId]?.points ?? null} />
+                </td>
+                <td className="figures py-1.5">{leakWorking(leak, nameOf)}</td>
+              </tr>
+            ))}
+            {[...inconsistent, ...unchecked].length > 0 && (
+              <tr className="border-b border-rule align-top">
+                <td className="py-1.5 pe-3">{leaks.length === 0 && studentName(studentId)}</td>
+                <td colSpan={4} className="py-1.5 text-ochre">
+                  {inconsistent.length > 0 &&
+                    `What is shown of ${inconsistent.map(totalWords(nameOf)).join(", ")} cannot come from its parts. `}
+                  {unchecked.length > 0 &&
+                    `${unchecked.map(totalWords(nameOf)).join(", ")} may leap with a score and cannot be checked.`}{" "}
+                  Take it as unsafe.
+                </td>
+              </tr>
+            )}
+          </Fragment>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+const totalWords = (nameOf: (id: string) => string) => (id: string) => (id === "course" ? "the course" : nameOf(id));
+
+/** The interval drawn on the score's own scale, with a line where the score is. */
+function Span({ leak, whole }: { readonly leak: Leak; readonly whole: Parameters<typeof fromDecimal>[0] | null }) {
+  const maximum = whole === null ? 1 : Math.max(toNumber(fromDecimal(whole)), toNumber(leak.interval.high));
+  const share = (value: Interval["low"]) => Math.min(100, Math.max(0, (100 * toNumber(value)) / (maximum || 1)));
+  const [low, high] = [share(leak.interval.low), share(leak.interval.high)];
+  return (
+    <svg viewBox="0 0 160 16" className="h-4 w-40" role="img" aria-label={leakInterval(leak)}>
+      <line x1="1" x2="159" y1="8" y2="8" className="stroke-rule" strokeWidth="2" />
+      <rect
+        x={1 + low * 1.58}
+        width={Math.max(2, (high - low) * 1.58)}
+        y="4"
+        height="8"
+        rx="2"
+        className={leak.verdict === "exact" ? "fill-wax" : "fill-ochre"}
+      />
+      <line
+        x1={1 + share(leak.score) * 1.58}
+        x2={1 + share(leak.score) * 1.58}
+        y1="1"
+        y2="15"
+        className="stroke-ink"
+        strokeWidth="1.5"
+      />
+    </svg>
+  );
+}

@@ -1,0 +1,147 @@
+import { useMemo, useState } from "react";
+import { Link, useNavigate } from "react-router";
+import { checkedAfter, totalsHistory, type Checked, type Command } from "#core/changes";
+import { courseOf, fullName, studentsOf } from "#core/model";
+import { openCourse } from "../../open-course";
+import { useTroubleOf } from "../../ui/use-command";
+import { counted } from "../../ui/words";
+import { useChange } from "../../use-change";
+import { nameOfState } from "../../ui/name-of";
+import { readPlace, releaseCommand } from "../release/place";
+import { useLeakCheck } from "../release/use-leak-check";
+import { LeakTable } from "./leak-table";
+import { Remedies } from "./remedies";
+import type { Route } from "./+types/page";
+
+export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
+  const { session } = await openCourse(context, params.slot);
+  const { searchParams, search } = new URL(request.url);
+  const place = readPlace(searchParams);
+  const { state } = session;
+  const asked = { at: session.now(), by: courseOf(state).markerId, fresh: () => crypto.randomUUID() };
+  const checked: Checked = { state, history: totalsHistory(state, session.entries) };
+  return { checked, asked, pending: pendingOf(checked, place), back: `/courses/${params.slot}/release${search}` };
+}
+
+/** The change the screen before was about to do, with its name; null where the check is of things as they are. */
+function pendingOf(
+  { state }: Checked,
+  place: ReturnType<typeof readPlace>,
+): { command: Command; words: string } | null {
+  if (place.totalId !== null) {
+    const command: Command = { type: "sealTotal", id: place.totalId, state: "released", at: null, shows: "percent" };
+    return { command, words: "this total is shown" };
+  }
+  const assignment = place.assignmentId && state.assignments[place.assignmentId];
+  if (!assignment || place.facets.length === 0) return null;
+  return { command: releaseCommand(state, assignment, place.facets, place), words: `${assignment.name} is released` };
+}
+
+export default function LeaksPage({ loaderData, params }: Route.ComponentProps) {
+  const { checked, asked, pending, back } = loaderData;
+  const [asItIs, setAsItIs] = useState(pending === null);
+  const [stopped, setStopped] = useState(false);
+  const navigate = useNavigate();
+  const trouble = useTroubleOf(useChange());
+  const [said, setSaid] = useState<string | null>(null);
+  const after = useMemo(
+    () => (asItIs || !pending ? checked : (checkedAfter(checked, pending.command, asked) ?? checked)),
+    [checked, pending, asked, asItIs],
+  );
+  const { found, done, of } = useLeakCheck(stopped ? null : after);
+  const { state } = after;
+  const name = nameOfState(state).record;
+  const studentName = (id: string) => {
+    const student = state.students[id];
+    return student ? fullName(student) : "";
+  };
+  const leaking = useMemo(() => found.filter(({ leaks }) => leaks.length > 0), [found]);
+  const ready = !stopped && of > 0 && done === of;
+  const apply = async (command: Command) => {
+    const refused = await trouble(command);
+    setSaid(refused);
+    if (refused !== null || asItIs || !pending) return;
+    const words = await trouble(pending.command);
+    if (words === null) void navigate(back);
+    else setSaid(words);
+  };
+  return (
+    <main className="mx-auto w-full max-w-[1080px] px-[30px] pt-6 pb-16">
+      <title>Leak check · Upright Quill</title>
+      <p className="text-[14px]">
+        <Link className="link" to={back}>
+          Release
+        </Link>
+      </p>
+      <h1 className="page-title">Leak check</h1>
+      <p className="mt-1 max-w-[70ch] text-soft">
+        A student knows the rules, the weights and every score released to them. What they can work out of the totals
+        they see, or have seen, about scores that are still sealed stands here.
+      </p>
+      {pending && (
+        <fieldset className="mt-3 flex gap-5 text-[14px]">
+          <legend className="sr-only">What is checked</legend>
+          {(
+            [
+              [false, `As it would be once ${pending.words}`],
+              [true, "As it is now"],
+            ] as const
+          ).map(([on, words]) => (
+            <label key={words} className="flex items-center gap-2">
+              <input
+                type="radio"
+                name="asItIs"
+                className="size-4 accent-green"
+                checked={asItIs === on}
+                onChange={() => {
+                  setAsItIs(on);
+                }}
+              />
+              {words}
+            </label>
+          ))}
+        </fieldset>
+      )}
+      <p className="figures mt-3 flex items-center gap-3 text-[14px]" role="status">
+        {stopped
+          ? "Stopped."
+          : ready
+            ? resultWords(leaking.length, studentsOf(state).length)
+            : `Looking, ${String(done)} of ${String(of)} students`}
+        {!ready && (
+          <button
+            type="button"
+            className="link"
+            onClick={() => {
+              setStopped(!stopped);
+            }}
+          >
+            {stopped ? "Look again" : "Stop"}
+          </button>
+        )}
+      </p>
+      {ready && leaking.length > 0 && (
+        <Remedies
+          checked={after}
+          reports={leaking}
+          context={asked}
+          nameOf={name}
+          studentName={studentName}
+          andRelease={!asItIs && pending?.command.type === "release"}
+          onApply={apply}
+        />
+      )}
+      {said && (
+        <p role="alert" className="mt-2 text-[14px] text-wax">
+          {said}
+        </p>
+      )}
+      <LeakTable slot={params.slot} state={state} reports={found} nameOf={name} studentName={studentName} />
+    </main>
+  );
+}
+
+const resultWords = (leaking: number, students: number): string =>
+  leaking === 0
+    ? `Nobody of ${counted(students, "student")} could work out a sealed score.`
+    : `${String(leaking)} of ${counted(students, "student")} could work out a sealed score.`;

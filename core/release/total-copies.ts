@@ -1,0 +1,177 @@
+import { compare, fromFraction, roundToText, type Instant, type StudentId } from "#core/kernel";
+import {
+  copyOf,
+  courseOf,
+  studentsOf,
+  termsOf,
+  totalCopiesOf,
+  totalSealOf,
+  type Assignment,
+  type CourseState,
+  type Student,
+  type TotalCopy,
+} from "#core/model";
+import { evaluate, planOf, type Item, type ItemSource, type NodeTotal } from "#core/totals";
+import { isShown } from "./overview";
+import { shownSource, shownTotals } from "./shown-totals";
+
+type Part = TotalCopy["parts"][number];
+type Line = Part["items"][number];
+
+/** The name a total goes by. */
+export const totalName = (state: CourseState, id: string): string =>
+  state.categories[id]?.name ?? state.terms[id]?.name ?? "Course";
+
+/** Every total there is, in the order they are listed: the course, its terms, its categories. */
+export function totalIds(state: CourseState): string[] {
+  const withInner = (node: ReturnType<typeof planOf>["roots"][number]): string[] => [
+    node.category.id,
+    ...node.children.flatMap(withInner),
+  ];
+  return ["course", ...termsOf(state).map(({ id }) => id), ...planOf(state).roots.flatMap(withInner)];
+}
+
+/** What a student has been told of the values that enter their totals. */
+interface Told {
+  readonly source: ItemSource;
+  /** The student knows the very value that enters. */
+  readonly knows: (assignment: Assignment, item: Item) => boolean;
+  readonly places: number;
+}
+
+function toldTo(state: CourseState, studentId: StudentId): Told {
+  const source = shownSource(state, studentId);
+  return {
+    source,
+    places: courseOf(state).percentPlaces,
+    knows: (assignment, { value }) => {
+      const exact = isShown(state, assignment, studentId, "score")
+        ? copyOf(state, assignment.id, studentId).score?.content.exact
+        : undefined;
+      if (exact == null || value === null) return false;
+      return compare(fromFraction(exact), value) === 0;
+    },
+  };
+}
+
+const assignmentsBelow = (node: NodeTotal["node"]): Assignment[] => [
+  ...node.assignments,
+  ...node.children.flatMap(assignmentsBelow),
+];
+
+/** Whether everything that enters a category is known to the student, so that its figure tells nothing new. */
+const allKnown = (told: Told, node: NodeTotal["node"]): boolean =>
+  assignmentsBelow(node).every((assignment) => {
+    const item = told.source(assignment);
+    return item.value === null || told.knows(assignment, item);
+  });
+
+/** One assignment in the account of a total. Whether a sealed score exists at all is not told. */
+function assignmentLine(state: CourseState, studentId: StudentId, told: Told, node: NodeTotal, one: Assignment): Line {
+  const copy = isShown(state, one, studentId, "score") ? copyOf(state, one.id, studentId).score?.content : undefined;
+  if (!copy) return { name: one.name, text: null };
+  if (copy.standing === "excused") return { name: one.name, text: "excused" };
+  const figure = `${copy.points ?? "–"} / ${copy.maximum}`;
+  const dropped =
+    allKnown(told, node.node) && node.total.leftOut.some(({ item, why }) => item.id === one.id && why === "dropped");
+  const words = [copy.standing === "missing" ? "missing" : "", figure, dropped ? "dropped" : ""];
+  return { name: one.name, text: words.filter(Boolean).join(", ") };
+}
+
+function categoryPart(state: CourseState, studentId: StudentId, told: Told, node: NodeTotal): Part {
+  const { category } = node.node;
+  const known = allKnown(told, node.node) || totalSealOf(state, category.id).state === "released";
+  return {
+    name: category.name,
+    weight: courseOf(state).totals === "weighted" ? category.weight : null,
+    text: known && node.total.percent ? `${roundToText(node.total.percent, told.places)} %` : null,
+    items: [
+      ...node.node.assignments
+        .filter(({ hidden, counts }) => !hidden && counts)
+        .map((one) => assignmentLine(state, studentId, told, node, one)),
+      ...node.children.map((child) => categoryLine(state, told, child)),
+    ],
+  };
+}
+
+function categoryLine(state: CourseState, told: Told, node: NodeTotal): Line {
+  const { category } = node.node;
+  const known = allKnown(told, node.node) || totalSealOf(state, category.id).state === "released";
+  const text = known && node.total.percent ? `${roundToText(node.total.percent, told.places)} %` : null;
+  return { name: category.name, text };
+}
+
+/** How a total came about, as far as the student may know it. */
+function partsOf(state: CourseState, studentId: StudentId, told: Told, id: string): Part[] {
+  const evaluated = evaluate(planOf(state), told.source, "now");
+  const everyNode = [...evaluated.terms.flatMap(({ nodes }) => nodes), ...evaluated.exams];
+  const part = (node: NodeTotal) => categoryPart(state, studentId, told, node);
+  const term = evaluated.terms.find((one) => one.term?.id === id);
+  if (term) return term.nodes.map(part);
+  if (id !== "course") {
+    const below = (node: NodeTotal): NodeTotal[] => [node, ...node.children.flatMap(below)];
+    return everyNode.flatMap(below).flatMap((node) => (node.node.category.id === id ? [part(node)] : []));
+  }
+  if (evaluated.terms[0]?.term === null) return everyNode.map(part);
+  const terms = evaluated.terms.map(({ term: one, nodes, total }): Part => {
+    const known =
+      nodes.every(({ node }) => allKnown(told, node)) || (one && totalSealOf(state, one.id).state === "released");
+    return {
+      name: one?.name ?? "",
+      weight: one?.weight ?? null,
+      text: known && total.percent ? `${roundToText(total.percent, told.places)} %` : null,
+      items: nodes.map((node) => categoryLine(state, told, node)),
+    };
+  });
+  return [...terms, ...evaluated.exams.map((node) => ({ ...part(node), weight: node.node.category.termWeight }))];
+}
+
+/** The totals a student would be given now, of those whose seals are broken. */
+export function draftTotals(state: CourseState, studentId: StudentId, at: Instant): TotalCopy[] {
+  const shown = shownTotals(state, studentId);
+  if (shown.length === 0) return [];
+  const told = toldTo(state, studentId);
+  const restsOnSealed = Object.values(state.assignments).some((assignment) => {
+    const item = told.source(assignment);
+    return item.value !== null && !told.knows(assignment, item);
+  });
+  const order = totalIds(state);
+  return shown
+    .map(({ id, text }): TotalCopy => ({
+      id,
+      name: totalName(state, id),
+      text,
+      shows: totalSealOf(state, id).shows,
+      restsOnSealed,
+      at,
+      parts: partsOf(state, studentId, told, id),
+    }))
+    .sort((a, b) => order.indexOf(a.id) - order.indexOf(b.id));
+}
+
+/** What a student sees of their totals: the copies they were given, under seals that are still broken. */
+export const visibleTotals = (state: CourseState, studentId: StudentId): readonly TotalCopy[] =>
+  totalCopiesOf(state, studentId).filter(({ id }) => totalSealOf(state, id).state === "released");
+
+/** A total of one student that is another now than the one they were given. */
+export interface TotalDifference {
+  readonly student: Student;
+  readonly id: string;
+  readonly name: string;
+  readonly old: string | null;
+  readonly present: string | null;
+}
+
+/** Every total that would be another if it were given out again, old beside new. */
+export function changedTotalCopies(state: CourseState, at: Instant): TotalDifference[] {
+  if (Object.values(state.totalSeals).every((seal) => seal.state !== "released")) return [];
+  return studentsOf(state).flatMap((student) => {
+    const old = visibleTotals(state, student.id);
+    const present = draftTotals(state, student.id, at);
+    const ids = [...new Set([...old, ...present].map(({ id }) => id))];
+    return ids.flatMap((id): TotalDifference[] => {
+      const [was, is] = [old, present].map((list) => list.find((one) => one.id === id)?.text ?? null);
+      return was === is ? [] : [{ student, id, name: totalName(state, id), old: was ?? null, present: is ?? null }];
+    });
+  });
+}
