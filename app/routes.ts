@@ -24,7 +24,7 @@ export default [
     route("score/:assignmentId/:studentId", "routes/desk/page.tsx"),
     route("pile/:assignmentId", "routes/pile/page.tsx"),
     route("release", "routes/release/page.tsx"),
-    route("release/leaks", "routes/leaks/page.tsx"),
+    route("release/leaks", "routes/release/leaks/page.tsx"),
     route("gradebook", "routes/gradebook/page.tsx"),
     route("students", "routes/students/page.tsx"),
     route("students/:studentId", "routes/student/page.tsx"),

@@ -1,4 +1,4 @@
-import type { Instant, StudentId } from "#core/kernel";
+import { sameValue, type Instant, type StudentId } from "#core/kernel";
 import { totalCopiesOf, TOTALS_LETTER, type CourseState, type TotalCopy } from "#core/model";
 import { sawBetween, visibleTotals, type Observation } from "#core/release";
 import type { Change } from "./change";
@@ -45,7 +45,7 @@ export function totalsHistory(state: CourseState, entries: readonly Past[]): Tot
 }
 
 const given = (state: CourseState, studentId: StudentId, copy: TotalCopy): boolean =>
-  totalCopiesOf(state, studentId).some(({ id, at }) => id === copy.id && at === copy.at);
+  totalCopiesOf(state, studentId).some((other) => sameValue(other, copy));
 
 /**
  * The states in which one student saw totals, with the totals seen: those they were given and see now, and those they had
@@ -60,7 +60,7 @@ export function observationsOf(
   return history.flatMap((then, index): Observation[] => {
     const fresh = totalCopiesOf(then.state, studentId).filter(({ at }) => at === then.at);
     const seen = fresh.filter((copy) => {
-      if (present.some(({ id, at }) => id === copy.id && at === copy.at)) return true;
+      if (present.some((other) => sameValue(other, copy))) return true;
       const replaced = history.slice(0, index).findLast((later) => !given(later.state, studentId, copy));
       return sawBetween(state, TOTALS_LETTER, studentId, copy.at, replaced?.at ?? null);
     });

@@ -1,5 +1,6 @@
 import { milliseconds, type AssignmentId, type Instant, type StudentId } from "#core/kernel";
-import { copyOf, FACETS, TOTALS_LETTER, type CourseState, type Opening } from "#core/model";
+import type { TOTALS_LETTER} from "#core/model";
+import { copyOf, FACETS, type CourseState, type Opening } from "#core/model";
 
 /** What an opening is kept under. */
 export const openingKey = (what: AssignmentId | typeof TOTALS_LETTER, studentId: StudentId): string =>

@@ -35,7 +35,6 @@ export function PreflightList(props: PreflightListProps) {
           {looking && leaking + unsure === 0
             ? `Looking for leaks, ${String(leaks.done)} of ${String(leaks.of)} students`
             : leaksWords(leaking, unsure)}
-          {leakStops && leaking > 0 && <Stops />}
         </span>
         {leaking + unsure > 0 && (
           <Link className="link" to={leaksTo}>
@@ -56,10 +55,7 @@ export function PreflightList(props: PreflightListProps) {
         return (
           <li key={finding.code} className="flex items-center gap-3 py-[3px] text-[14px]">
             <Sign weight={finding.weight} />
-            <span className="flex-1">
-              {text}
-              {finding.stops && <Stops />}
-            </span>
+            <span className="flex-1">{text}</span>
             {way && first && (
               <Link className="link" to={deskAddress(slot, assignmentId, first)}>
                 {way}
@@ -106,8 +102,6 @@ function Sign({ weight }: { readonly weight: Finding["weight"] }) {
   );
 }
 
-const Stops = () => <strong className="ms-2 text-[13px] font-semibold text-wax">stops a release here</strong>;
-
 function StopMenu({
   what,
   stops,
@@ -118,7 +112,7 @@ function StopMenu({
   readonly onStops: (stops: boolean) => void;
 }) {
   return (
-    <label className="flex items-center gap-1.5 text-[13px] text-soft" title="In this course">
+    <label className={`flex items-center gap-1.5 text-[13px] ${stops ? "font-semibold text-wax" : "text-soft"}`}>
       <input
         type="checkbox"
         className="size-3.5 accent-wax"
@@ -128,7 +122,7 @@ function StopMenu({
           onStops(event.target.checked);
         }}
       />
-      stops
+      stops a release
     </label>
   );
 }

@@ -8,7 +8,7 @@ import { counted } from "../../ui/words";
 import { useChange } from "../../use-change";
 import { ChangedList } from "./changed-list";
 import { HoldButtons } from "./hold-buttons";
-import { releaseCommand, scopeOf, type ReleasePlace } from "./place";
+import { releaseCommand, type ReleasePlace } from "./place";
 import { PreflightList } from "./preflight-list";
 import { PreviewList } from "./preview-list";
 import { ReadersLine } from "./readers-line";

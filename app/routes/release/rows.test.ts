@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { required } from "#core/kernel";
-import { FACETS, type CourseState, type Facet } from "#core/model";
+import { type CourseState, type Facet } from "#core/model";
 import { changedSinceRelease, FINDING_CODES } from "#core/release";
 import { assignmentId, criterionId, run, smallCourse, studentId, WORLD } from "#core/testing";
 import { releaseFindingWords } from "../../ui/release-finding-words";

@@ -48,15 +48,15 @@ export function SealTable({ seals, totals, chosen, timeZone, sectionName, onChoo
             aria-current={assignment.id === chosen ? "true" : undefined}
             className={rowClass(assignment.id === chosen)}
           >
-            <td className="py-1 ps-3">
+            <td className="py-0.5 ps-3">
               <button
                 type="button"
-                className="block w-full text-left"
+                className="flex w-full flex-wrap items-baseline gap-x-3 text-left"
                 onClick={() => {
                   onChoose(assignment.id, null);
                 }}
               >
-                <span className="block font-serif text-[16px] leading-snug font-semibold">{assignment.name}</span>
+                <span className="font-serif text-[16px] leading-snug font-semibold">{assignment.name}</span>
                 <span className="figures text-[13px] text-soft">{detail}</span>
               </button>
             </td>
@@ -69,7 +69,7 @@ export function SealTable({ seals, totals, chosen, timeZone, sectionName, onChoo
                 ) : (
                   <button
                     type="button"
-                    className="inline-flex min-h-10 flex-col items-center justify-center rounded px-2 hover:bg-table"
+                    className="inline-flex min-h-8 flex-col items-center justify-center rounded px-2 hover:bg-table"
                     aria-label={`${FACET_WORDS[overview.facet]} of ${assignment.name}: ${stateWords(overview)}`}
                     onClick={() => {
                       onChoose(assignment.id, overview.facet);
@@ -92,22 +92,22 @@ export function SealTable({ seals, totals, chosen, timeZone, sectionName, onChoo
             aria-current={total.id === chosen ? "true" : undefined}
             className={rowClass(total.id === chosen)}
           >
-            <td className="py-1 ps-3">
+            <td className="py-0.5 ps-3">
               <button
                 type="button"
-                className="block w-full text-left"
+                className="flex w-full flex-wrap items-baseline gap-x-3 text-left"
                 onClick={() => {
                   onTotal(total.id);
                 }}
               >
-                <span className="block font-serif text-[16px] leading-snug font-semibold">{total.name} total</span>
+                <span className="font-serif text-[16px] leading-snug font-semibold">{total.name} total</span>
                 <span className="text-[13px] text-soft">{total.detail}</span>
               </button>
             </td>
             <td className="text-center">
               <button
                 type="button"
-                className="inline-flex min-h-10 flex-col items-center justify-center rounded px-2 hover:bg-table"
+                className="inline-flex min-h-8 flex-col items-center justify-center rounded px-2 hover:bg-table"
                 aria-label={`${total.name} total: ${total.seal.state}`}
                 onClick={() => {
                   onTotal(total.id);

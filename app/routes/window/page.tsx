@@ -1,18 +1,17 @@
-import { useState } from "react";
+import { useEffect } from "react";
 import { Link } from "react-router";
-import { courseOf, fullName, type Message, type WorkFile } from "#core/model";
-import { canReply, visibleMessages, visibleTo } from "#core/release";
+import { courseOf, fullName, mailsOf, type Message, type WorkFile } from "#core/model";
+import { canReply, visibleMessages, visibleTo, visibleTotals } from "#core/release";
 import { openCourse, orMissing } from "../../open-course";
 import { fromAddress } from "../../ui/address";
-import { criterionColour } from "../../ui/colours";
-import { Conversation } from "../../ui/conversation";
-import { Letter } from "../../ui/letter";
+import { TotalsLetter } from "../../ui/totals-letter";
 import { useChange } from "../../use-change";
-import { WorkView } from "../../ui/work/work-view";
+import { LetterSection } from "./letter-section";
+import { Post } from "./post";
 import type { Route } from "./+types/page";
 
 /** Reads fixed copies only: nothing of the course's present state goes to this page but names. */
-export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
+export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
   const student = orMissing(session.state.students[fromAddress("student", params.studentId)], "student");
   const letters = await Promise.all(
@@ -31,6 +30,9 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
   const { shortTitle, timeZone } = courseOf(session.state);
   return {
     letters,
+    totals: visibleTotals(session.state, student.id),
+    mails: mailsOf(session.state).filter(({ studentId }) => studentId === student.id),
+    isReading: new URL(request.url).searchParams.has("reading"),
     studentId: student.id,
     name: fullName(student),
     courseTitle: shortTitle,
@@ -41,116 +43,68 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
 }
 
 export default function StudentWindow({ loaderData, params }: Route.ComponentProps) {
-  const { letters, studentId, name, courseTitle, timeZone, nameOf, read } = loaderData;
+  const { letters, totals, mails, isReading, studentId, name, courseTitle, timeZone, nameOf, read } = loaderData;
   const change = useChange();
+  useEffect(() => {
+    if (!isReading) return;
+    const assignmentIds = letters.map(({ assignment }) => assignment.id);
+    void change({ type: "openLetter", studentId, assignmentIds, totals: true });
+    // Opened once when the student comes, not again with every look of the router.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [isReading, studentId, change]);
   return (
     <div className="min-h-screen bg-table pb-16">
       <title>{`For ${name} · ${courseTitle}`}</title>
-      <header className="flex items-center justify-between border-b border-rule bg-paper px-6 py-2 text-[13.5px] text-soft">
-        <p>Student window: a stand-in for what {name} receives</p>
-        <Link className="link" to={`/courses/${params.slot}/students`}>
-          Back to the course
-        </Link>
+      <header className="flex flex-wrap items-center justify-between gap-x-6 border-b border-rule bg-paper px-6 py-2 text-[13.5px] text-soft">
+        <p>
+          {isReading
+            ? `Student window: opened as ${name}; what is read here counts as opened`
+            : `Student window: a stand-in for what ${name} receives; looking marks nothing as opened`}
+        </p>
+        <p className="flex gap-5">
+          {!isReading && (
+            <Link className="link" to="?reading" reloadDocument={false}>
+              Open as {name}
+            </Link>
+          )}
+          <Link className="link" to={`/courses/${params.slot}/students`}>
+            Back to the course
+          </Link>
+        </p>
       </header>
       <main className="mx-auto max-w-[760px] px-5 has-[[aria-expanded=true]]:max-w-[1040px]">
         <h1 className="mt-8 font-serif text-[26px] font-semibold">{courseTitle}</h1>
         <p className="text-soft">For {name}</p>
-        {letters.length === 0 ? (
+        <Post
+          mails={mails}
+          timeZone={timeZone}
+          {...(isReading && { onOpen: ({ id }) => void change({ type: "openMail", mailId: id }) })}
+        />
+        {totals.length > 0 && (
+          <section className="mt-6 border border-rule bg-sheet px-6 py-10">
+            <div className="mx-auto max-w-[560px]">
+              <TotalsLetter totals={totals} name={name} />
+            </div>
+          </section>
+        )}
+        {letters.length === 0 && totals.length === 0 ? (
           <p className="mt-8 font-serif text-lg">Nothing has been released to you yet.</p>
         ) : (
           letters.map((letter) => (
-            <section key={letter.assignment.id} className="mt-6 border border-rule bg-sheet px-6 py-10">
-              <div className="mx-auto max-w-[560px]">
-                <Letter title={letter.assignment.name} courseTitle={courseTitle} name={name} {...letter} read={read} />
-              </div>
-              {letter.comments &&
-                letter.works.map(({ file, blob }) => (
-                  <MarkedWork key={file.id} file={file} blob={blob} comments={letter.comments} />
-                ))}
-              {letter.writes && (
-                <section
-                  aria-label={`Conversation on ${letter.assignment.name}`}
-                  className="mx-auto mt-6 max-w-[560px] border-t border-rule pt-4"
-                >
-                  <Conversation
-                    messages={letter.messages}
-                    side="student"
-                    nameOf={nameOf}
-                    timeZone={timeZone}
-                    placeholder="Answer, or ask"
-                    onSend={(text) =>
-                      change({ type: "replyAsStudent", assignmentId: letter.assignment.id, studentId, text, files: [] })
-                    }
-                  />
-                  {letter.messages.some(({ from, readAt }) => from === "marker" && readAt === null) && (
-                    <button
-                      type="button"
-                      className="link mt-2 text-[14px]"
-                      onClick={() =>
-                        void change({
-                          type: "readMessages",
-                          assignmentId: letter.assignment.id,
-                          studentId,
-                          side: "student",
-                        })
-                      }
-                    >
-                      Mark as read
-                    </button>
-                  )}
-                </section>
-              )}
-            </section>
+            <LetterSection
+              key={letter.assignment.id}
+              letter={letter}
+              studentId={studentId}
+              name={name}
+              courseTitle={courseTitle}
+              timeZone={timeZone}
+              nameOf={nameOf}
+              read={read}
+              change={change}
+            />
           ))
         )}
       </main>
-    </div>
-  );
-}
-
-type LetterData = Route.ComponentProps["loaderData"]["letters"][number];
-
-function MarkedWork({
-  file,
-  blob,
-  comments,
-}: {
-  readonly file: WorkFile;
-  readonly blob: Blob;
-  readonly comments: LetterData["comments"];
-}) {
-  const [open, setOpen] = useState(false);
-  const [chosen, setChosen] = useState<string | null>(null);
-  const notes = (comments?.notes ?? []).filter((note) => note.fileId === file.id);
-  const names = new Map(
-    notes.flatMap((note) => (note.criterionId ? [[note.criterionId, note.criterionName ?? ""] as const] : [])),
-  );
-  const criteria = [...names].map(([id, name], index) => ({ id, name, colour: criterionColour(index) }));
-  return (
-    <div className="mx-auto mt-5 max-w-[560px] has-[[aria-expanded=true]]:max-w-none">
-      <button
-        type="button"
-        className="act act-quiet"
-        aria-expanded={open}
-        onClick={() => {
-          setOpen(!open);
-        }}
-      >
-        {open ? "Put the work away" : `See the notes on ${file.name}`}
-      </button>
-      {open && (
-        <div className="mt-3 h-[720px] border border-rule">
-          <WorkView
-            file={file}
-            blob={blob}
-            notes={notes}
-            criteria={criteria}
-            actions={null}
-            chosen={chosen}
-            onChoose={setChosen}
-          />
-        </div>
-      )}
     </div>
   );
 }

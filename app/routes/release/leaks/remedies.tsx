@@ -10,9 +10,9 @@ import {
 } from "#core/changes";
 import type { StudentId } from "#core/kernel";
 import { visibleChanges, type LeakReport } from "#core/release";
-import { useSliced } from "../../ui/use-sliced";
-import { counted } from "../../ui/words";
-import { namesWords, PreviewList } from "../release/preview-list";
+import { useSliced } from "../../../ui/use-sliced";
+import { counted } from "../../../ui/words";
+import { namesWords, PreviewList } from "../preview-list";
 
 interface RemediesProps {
   readonly checked: Checked;

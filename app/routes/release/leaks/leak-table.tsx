@@ -3,8 +3,8 @@ import { Link } from "react-router";
 import { fromDecimal, toNumber, type Interval } from "#core/kernel";
 import type { CourseState } from "#core/model";
 import type { Leak, LeakReport } from "#core/release";
-import { studentAddress } from "../../ui/address";
-import { leakInterval, leakWorking } from "../release/leak-words";
+import { studentAddress } from "../../../ui/address";
+import { leakInterval, leakWorking } from "../leak-words";
 
 const VERDICTS = { exact: "exact", narrow: "narrow", open: "open" } as const;
 
@@ -40,7 +40,7 @@ export function LeakTable({
           <Fragment key={studentId}>
             {leaks.map((leak, index) => (
               <tr key={`${leak.assignmentId}${leak.from}`} className="border-b border-rule align-top">
-                <td className="py-1.5 pe-3">
+                <td className="py-1.5 pe-3 whitespace-nowrap">
                   {index === 0 && (
                     <Link className="link" to={studentAddress(slot, studentId)}>
                       {studentName(studentId)}
@@ -48,7 +48,9 @@ export function LeakTable({
                   )}
                 </td>
                 <td className="py-1.5 pe-3">{nameOf(leak.assignmentId)}</td>
-                <td className={`py-1.5 pe-3 font-semibold ${leak.verdict === "exact" ? "text-wax" : "text-ochre"}`}>
+                <td
+                  className={`py-1.5 pe-3 font-semibold whitespace-nowrap ${leak.verdict === "exact" ? "text-wax" : "text-ochre"}`}
+                >
                   <span aria-hidden="true">{leak.verdict === "exact" ? "! " : "≈ "}</span>
                   {VERDICTS[leak.verdict]}
                 </td>
