@@ -1,5 +1,5 @@
 import { wrap } from "comlink";
-import type { ArchiveJobs, PdfJobs } from "./protocol";
+import type { ArchiveJobs, CopyJobs, PdfJobs } from "./protocol";
 
 /** The job was stopped by the person. */
 export class StoppedError extends Error {
@@ -19,6 +19,12 @@ export function runArchiveJob<T>(job: (jobs: ArchiveJobs) => Promise<T>, signal:
 export function runPdfJob<T>(job: (jobs: PdfJobs) => Promise<T>, signal: AbortSignal): Promise<T> {
   const worker = new Worker(new URL("./pdf.worker.ts", import.meta.url), { type: "module" });
   return untilDone(worker, job(wrap<PdfJobs>(worker)), signal);
+}
+
+/** Runs jobs of the worker for student copies, one after the other; aborting `signal` ends it at once. @throws StoppedError when aborted */
+export function runCopyJobs<T>(jobs: (jobs: CopyJobs) => Promise<T>, signal: AbortSignal): Promise<T> {
+  const worker = new Worker(new URL("./copies.worker.ts", import.meta.url), { type: "module" });
+  return untilDone(worker, jobs(wrap<CopyJobs>(worker)), signal);
 }
 
 function untilDone<T>(worker: Worker, job: Promise<T>, signal: AbortSignal): Promise<T> {

@@ -1,5 +1,13 @@
-import type { CourseArchive, CourseFileIssue, FoundMark, MarkedPaper } from "#core/formats";
-import type { Instant, Result } from "#core/kernel";
+import type {
+  CourseArchive,
+  CourseFileIssue,
+  FeedbackSheet,
+  FontFile,
+  FoundMark,
+  MarkedPaper,
+  StudentCopyContent,
+} from "#core/formats";
+import type { FileId, Instant, Result } from "#core/kernel";
 
 /** What the archive worker can be asked. Data goes in and comes out by value. */
 export interface ArchiveJobs {
@@ -12,4 +20,39 @@ export interface PdfJobs {
   readonly writePaper: (paper: MarkedPaper) => Promise<Uint8Array<ArrayBuffer>>;
   /** @throws Error when the file is no PDF that can be read */
   readonly readMarks: (bytes: Uint8Array<ArrayBuffer>) => Promise<readonly FoundMark[]>;
+}
+
+type Bytes = Uint8Array<ArrayBuffer>;
+
+/** A file made for a student. */
+export interface MadeFile {
+  readonly name: string;
+  readonly mediaType: string;
+  readonly bytes: Bytes;
+}
+
+/** Everything the files of one student are made of. All of it comes from their fixed copies. */
+export interface CopyMaterial {
+  readonly content: StudentCopyContent;
+  /** Comments with light formatting, as HTML, by their text. */
+  readonly formatted: ReadonlyMap<string, string>;
+  /** One for each letter, in their order. */
+  readonly sheets: readonly FeedbackSheet[];
+  /** Works with their remarks. */
+  readonly papers: readonly (Pick<MarkedPaper, "source" | "marks" | "author"> & {
+    readonly fileId: FileId;
+    readonly name: string;
+  })[];
+  /** Files as they were handed in or given back, by the file they belong to. */
+  readonly files: readonly (MadeFile & { readonly fileId: FileId })[];
+  /** Locks the student's files into an archive of their own; null leaves them open. */
+  readonly passphrase: string | null;
+}
+
+/** What the worker for student copies can be asked, one student after the other. */
+export interface CopyJobs {
+  /** The files of one student: a page and a PDF, or one locked archive with both. */
+  readonly make: (material: CopyMaterial, fonts: readonly FontFile[]) => Promise<readonly MadeFile[]>;
+  /** All files in one archive. */
+  readonly pack: (files: readonly MadeFile[]) => Promise<Bytes>;
 }

@@ -35,3 +35,23 @@ export { readRubricFile, rubricCsv, rubricJson, type RubricFileIssue } from "./r
 export { webAnnotations, type AnnotatedFile } from "./web-annotations";
 export { readShorthand, shortNameOf, type ShorthandIssue, type ShorthandItem } from "./shorthand";
 export { readDate, type LocalMoment } from "./shorthand-date";
+export { base64, base64Text } from "./base64";
+export { MERGE_FIELDS, mergeFields, type MergeField, type Merged, type MergeValues } from "./merge-fields";
+export {
+  headerText,
+  isMailAddress,
+  mailDraft,
+  type MailAttachment,
+  type MailDraft,
+  type MailPerson,
+} from "./mail-draft";
+export {
+  copyFileName,
+  filesOfCopy,
+  hasContent,
+  studentCopyOf,
+  type CopyFiles,
+  type CopyLetter,
+  type StudentCopyContent,
+} from "./student-copy";
+export { studentCopyHtml, type HtmlParts } from "./student-copy-html";

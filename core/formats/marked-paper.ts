@@ -107,7 +107,8 @@ export interface FontFile {
 export interface MarkedPaper {
   readonly source: PaperSource;
   readonly marks: readonly PdfMark[];
-  readonly sheet: FeedbackSheet;
+  /** The page of feedback behind the work; null for the work alone. */
+  readonly sheet: FeedbackSheet | null;
   readonly fonts: readonly FontFile[];
   /** Who made the remarks, as other programs show it. */
   readonly author: string;

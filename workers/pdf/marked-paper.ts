@@ -19,8 +19,10 @@ export async function writePaper(paper: MarkedPaper): Promise<Uint8Array<ArrayBu
   const letters = await setWork(document, paper.source, face);
   const made = { author: paper.author, at: new Date(paper.at) };
   await writeMarks(document, placeMarks(paper.marks, letters, document.getPageCount()), face, made);
-  await writeSheet(new Flow(document, face), paper.sheet);
-  document.setTitle(`${paper.sheet.title}, ${paper.sheet.name}`);
+  if (paper.sheet) {
+    await writeSheet(new Flow(document, face), paper.sheet);
+    document.setTitle(`${paper.sheet.title}, ${paper.sheet.name}`);
+  }
   document.setModificationDate(made.at);
   return await document.save();
 }

@@ -1,0 +1,49 @@
+import { strToU8, zipSync, type Zippable } from "fflate";
+import { copyFileName, studentCopyHtml, type CopyFiles, type FontFile } from "#core/formats";
+import type { FileId } from "#core/kernel";
+import { writePaper } from "../pdf/marked-paper";
+import type { CopyMaterial, MadeFile } from "../protocol";
+import { writeLetters } from "./letters-pdf";
+import { lockedArchive } from "./locked-archive";
+
+const PDF = "application/pdf";
+
+/** The files of one student: a page that needs nothing else and a PDF, or one locked archive that holds both. */
+export async function makeCopy(material: CopyMaterial, fonts: readonly FontFile[]): Promise<readonly MadeFile[]> {
+  const { content, sheets, papers, files, formatted, passphrase } = material;
+  const stem = copyFileName(content.number);
+  const at = content.madeAt;
+  const marked: { readonly name: string; readonly bytes: Uint8Array<ArrayBuffer> }[] = [];
+  const inside = new Map<FileId, MadeFile>(files.map((file) => [file.fileId, file]));
+  for (const { fileId, name, source, marks, author } of papers) {
+    const bytes = await writePaper({ source, marks, author, sheet: null, fonts, at }).catch(() => null);
+    // A work that cannot be set on pages goes out as it was handed in, where it is at hand.
+    if (!bytes || source.kind === "none") continue;
+    marked.push({ name, bytes });
+    inside.set(fileId, { name: `${name.replace(/\.[^.]+$/, "")}-marked.pdf`, mediaType: PDF, bytes });
+  }
+  const page = studentCopyHtml(content, {
+    files: inside satisfies CopyFiles,
+    formatted: (text) => formatted.get(text) ?? "",
+  });
+  const made: MadeFile[] = [
+    { name: `${stem}.html`, mediaType: "text/html", bytes: strToU8(page) as Uint8Array<ArrayBuffer> },
+    { name: `${stem}.pdf`, mediaType: PDF, bytes: await writeLetters(content, sheets, marked, fonts) },
+  ];
+  if (passphrase === null) return made;
+  return [{ name: `${stem}.zip`, mediaType: "application/zip", bytes: await lockedArchive(made, passphrase) }];
+}
+
+/** Kinds of files that are packed already. */
+const STORED = /\.(pdf|zip)$/;
+
+/** All files in one archive; a name that stands twice gets a number. */
+export function packFiles(files: readonly MadeFile[]): Uint8Array<ArrayBuffer> {
+  const entries: Zippable = {};
+  for (const { name, bytes } of files) {
+    let free = name;
+    for (let count = 2; free in entries; count += 1) free = name.replace(/(\.[^.]+)?$/, `-${String(count)}$1`);
+    entries[free] = [bytes, { level: STORED.test(name) ? 0 : 6 }];
+  }
+  return zipSync(entries) as Uint8Array<ArrayBuffer>;
+}
