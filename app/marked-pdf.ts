@@ -1,7 +1,7 @@
 import type { Instant } from "#core/kernel";
 import type { WorkFile } from "#core/model";
 import { runPdfJob } from "../workers/client";
-import type { FeedbackSheet } from "#core/formats";
+import type { FeedbackSheet, MarkPlace, PdfMark } from "#core/formats";
 import { noteColour } from "./ui/work/marks";
 import { ownText } from "./ui/work/own-note";
 import { preparePaper } from "./ui/work/paper-source";
@@ -29,14 +29,13 @@ const KIND_WORDS: Readonly<Record<ShownNote["mark"], string>> = {
   query: "Query",
 };
 
-/**
- * A work as a PDF with its remarks as standard annotations and a page of feedback.
- * @throws StoppedError when stopped; Error when the work cannot be read
- */
-export async function markedPdf(paper: PaperWithNotes, signal: AbortSignal): Promise<Blob> {
-  const { file, blob, notes, criteria } = paper;
-  const [{ source, placeOf }, fonts] = await Promise.all([preparePaper(file, blob, notes), pdfFonts()]);
-  const marks = notes.map((note) => ({
+/** Remarks as they go into a PDF. */
+export const pdfMarks = (
+  notes: readonly ShownNote[],
+  placeOf: (note: ShownNote) => MarkPlace,
+  criteria: readonly EvidenceTarget[],
+): PdfMark[] =>
+  notes.map((note) => ({
     id: note.id,
     mark: note.mark,
     place: placeOf(note),
@@ -45,6 +44,15 @@ export async function markedPdf(paper: PaperWithNotes, signal: AbortSignal): Pro
     colour: noteColour(note, criteria),
     own: ownText(note),
   }));
+
+/**
+ * A work as a PDF with its remarks as standard annotations and a page of feedback.
+ * @throws StoppedError when stopped; Error when the work cannot be read
+ */
+export async function markedPdf(paper: PaperWithNotes, signal: AbortSignal): Promise<Blob> {
+  const { file, blob, notes, criteria } = paper;
+  const [{ source, placeOf }, fonts] = await Promise.all([preparePaper(file, blob, notes), pdfFonts()]);
+  const marks = pdfMarks(notes, placeOf, criteria);
   const { sheet, author, at } = paper;
   const bytes = await runPdfJob((jobs) => jobs.writePaper({ source, marks, sheet, fonts, author, at }), signal);
   return new Blob([bytes], { type: "application/pdf" });

@@ -1,7 +1,13 @@
 import { expose } from "comlink";
-import { makeCopy, packFiles } from "./copies/make-copy";
+import { makeCopy, mailFiles, packFiles } from "./copies/make-copy";
+import { writeReport } from "./copies/report-pdf";
 import type { CopyJobs } from "./protocol";
 
-const jobs: CopyJobs = { make: makeCopy, pack: (files) => Promise.resolve(packFiles(files)) };
+const jobs: CopyJobs = {
+  make: makeCopy,
+  report: writeReport,
+  mail: (drafts) => Promise.resolve(mailFiles(drafts)),
+  pack: (files) => Promise.resolve(packFiles(files)),
+};
 
 expose(jobs);

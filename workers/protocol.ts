@@ -4,7 +4,9 @@ import type {
   FeedbackSheet,
   FontFile,
   FoundMark,
+  MailDraft,
   MarkedPaper,
+  ProgressReport,
   StudentCopyContent,
 } from "#core/formats";
 import type { FileId, Instant, Result } from "#core/kernel";
@@ -53,6 +55,11 @@ export interface CopyMaterial {
 export interface CopyJobs {
   /** The files of one student: a page and a PDF, or one locked archive with both. */
   readonly make: (material: CopyMaterial, fonts: readonly FontFile[]) => Promise<readonly MadeFile[]>;
+  readonly report: (report: ProgressReport, fonts: readonly FontFile[]) => Promise<Bytes>;
+  /** Letters as e-mail drafts, under their names. */
+  readonly mail: (
+    drafts: readonly { readonly name: string; readonly draft: MailDraft }[],
+  ) => Promise<readonly MadeFile[]>;
   /** All files in one archive. */
   readonly pack: (files: readonly MadeFile[]) => Promise<Bytes>;
 }

@@ -10,13 +10,12 @@ import {
   type CourseState,
   type Section,
   type Student,
+  sectionsOf,
 } from "#core/model";
 import type { ChangeIssue, CommandKind } from "./change";
 import { counted, finish, put, remove, removeAll, studentAt, withFields } from "./draft";
 
 /** Commands for the roster: students and sections. */
-
-const sectionsOf = (state: CourseState): Section[] => Object.values(state.sections).sort((a, b) => a.order - b.order);
 
 const newStudent = z.object({
   number: nameField,

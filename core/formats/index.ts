@@ -55,3 +55,13 @@ export {
   type StudentCopyContent,
 } from "./student-copy";
 export { studentCopyHtml, type HtmlParts } from "./student-copy-html";
+export {
+  finalGrades,
+  finalGradesCsv,
+  gradeDifferences,
+  openBeforeGrades,
+  type FinalGrade,
+  type GradeDifference,
+} from "./final-grades";
+export { rosterResultsArchive, rosterResultsFiles } from "./roster-results";
+export { progressReport, type ProgressReport } from "./progress-report";

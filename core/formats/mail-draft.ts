@@ -78,7 +78,7 @@ function fileNameText(key: string, name: string): string {
   const parts: string[] = [""];
   for (const letter of letters) {
     if ((parts.at(-1) ?? "").length + letter.length > 48) parts.push("");
-    parts[parts.length - 1] += letter;
+    parts[parts.length - 1] = (parts.at(-1) ?? "") + letter;
   }
   return parts
     .map((part, index) => `;${LINE} ${key}*${String(index)}*=${index === 0 ? "UTF-8''" : ""}${part}`)

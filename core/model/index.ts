@@ -66,6 +66,7 @@ export {
   deliveriesOf,
   EMPTY_STATE,
   gradeExportsOf,
+  sectionsOf,
   groupOf,
   answerOf,
   groupMembers,

@@ -3,7 +3,7 @@ import type { AssignmentId, CriterionId, QuestionId, StudentId } from "#core/ker
 import { required } from "#core/kernel";
 import { blankRecord } from "./blank";
 import { courseSchema, termSchema, type Course, type Term } from "./course";
-import { byName, markerSchema, sectionSchema, studentSchema, type Student } from "./people";
+import { byName, markerSchema, sectionSchema, studentSchema, type Student, type Section } from "./people";
 import {
   assignmentSchema,
   categorySchema,
@@ -249,6 +249,10 @@ export const deliveriesOf = (state: CourseState): Delivery[] => newestFirst(stat
 
 /** Final grades as they were exported, the newest first. */
 export const gradeExportsOf = (state: CourseState): GradeExport[] => newestFirst(state.gradeExports);
+
+/** The sections of the roster, in their order. */
+export const sectionsOf = (state: CourseState): Section[] =>
+  Object.values(state.sections).sort((a, b) => a.order - b.order);
 
 /** The fixed copy of a student, or the blank one. */
 export const copyOf = (state: CourseState, a: AssignmentId, s: StudentId): StudentCopy =>

@@ -41,3 +41,4 @@ export {
 } from "./leaks";
 export { narrow, type Narrowed, type Source, type Total } from "./narrowing";
 export { displayedInterval, letterInterval, shownSource, shownTotals, type ShownTotal } from "./shown-totals";
+export { remindersFor, type Reminded, type ReminderFilter } from "./reminders";

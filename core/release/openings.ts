@@ -1,5 +1,5 @@
 import { milliseconds, type AssignmentId, type Instant, type StudentId } from "#core/kernel";
-import type { TOTALS_LETTER} from "#core/model";
+import type { TOTALS_LETTER } from "#core/model";
 import { copyOf, FACETS, type CourseState, type Opening } from "#core/model";
 
 /** What an opening is kept under. */

@@ -11,5 +11,5 @@ const STRENGTH = 3;
 export async function lockedArchive(files: readonly MadeFile[], passphrase: string): Promise<Uint8Array<ArrayBuffer>> {
   const writer = new ZipWriter(new Uint8ArrayWriter(), { password: passphrase, encryptionStrength: STRENGTH });
   for (const { name, bytes } of files) await writer.add(name, new Uint8ArrayReader(bytes));
-  return (await writer.close()) as Uint8Array<ArrayBuffer>;
+  return await writer.close();
 }

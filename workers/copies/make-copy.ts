@@ -1,5 +1,5 @@
 import { strToU8, zipSync, type Zippable } from "fflate";
-import { copyFileName, studentCopyHtml, type CopyFiles, type FontFile } from "#core/formats";
+import { copyFileName, mailDraft, studentCopyHtml, type CopyFiles, type FontFile, type MailDraft } from "#core/formats";
 import type { FileId } from "#core/kernel";
 import { writePaper } from "../pdf/marked-paper";
 import type { CopyMaterial, MadeFile } from "../protocol";
@@ -27,12 +27,16 @@ export async function makeCopy(material: CopyMaterial, fonts: readonly FontFile[
     formatted: (text) => formatted.get(text) ?? "",
   });
   const made: MadeFile[] = [
-    { name: `${stem}.html`, mediaType: "text/html", bytes: strToU8(page) as Uint8Array<ArrayBuffer> },
+    { name: `${stem}.html`, mediaType: "text/html", bytes: strToU8(page) },
     { name: `${stem}.pdf`, mediaType: PDF, bytes: await writeLetters(content, sheets, marked, fonts) },
   ];
   if (passphrase === null) return made;
   return [{ name: `${stem}.zip`, mediaType: "application/zip", bytes: await lockedArchive(made, passphrase) }];
 }
+
+/** Letters as e-mail drafts. */
+export const mailFiles = (drafts: readonly { readonly name: string; readonly draft: MailDraft }[]): MadeFile[] =>
+  drafts.map(({ name, draft }) => ({ name, mediaType: "message/rfc822", bytes: strToU8(mailDraft(draft)) }));
 
 /** Kinds of files that are packed already. */
 const STORED = /\.(pdf|zip)$/;
@@ -45,5 +49,5 @@ export function packFiles(files: readonly MadeFile[]): Uint8Array<ArrayBuffer> {
     for (let count = 2; free in entries; count += 1) free = name.replace(/(\.[^.]+)?$/, `-${String(count)}$1`);
     entries[free] = [bytes, { level: STORED.test(name) ? 0 : 6 }];
   }
-  return zipSync(entries) as Uint8Array<ArrayBuffer>;
+  return zipSync(entries);
 }

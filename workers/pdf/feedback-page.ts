@@ -12,8 +12,8 @@ export async function writeSheet(flow: Flow, feedback: FeedbackSheet): Promise<v
   if (feedback.score !== null) {
     flow.rule();
     await flow.writeEnds("Score", feedback.score, { size: 12.5, weight: "strong", before: 4 });
-    if (feedback.scoreNote) await flow.write(feedback.scoreNote, { size: 10.5, colour: SOFT });
   }
+  if (feedback.scoreNote) await flow.write(feedback.scoreNote, { size: 10.5, colour: SOFT });
   for (const criterion of feedback.criteria) {
     flow.rule();
     await flow.writeEnds(criterion.name, criterion.points, { size: 11.5, weight: "strong", before: 3 });

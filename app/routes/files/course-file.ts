@@ -4,17 +4,11 @@ import { applyPatches } from "#core/changes";
 import type { FileId } from "#core/kernel";
 import type { CourseSession, Repository } from "#storage";
 import { saveAs } from "../../ui/save-as";
+import type { JobProgress } from "../../ui/use-job";
 import { fileIssueWords } from "../../ui/words";
 import { runArchiveJob, StoppedError } from "../../../workers/client";
 
-/** How far a long job is. */
-export interface Progress {
-  readonly words: string;
-  readonly done: number;
-  readonly all: number;
-}
-
-type Tell = (progress: Progress) => void;
+type Tell = (progress: JobProgress) => void;
 
 /** Packs the open course, changes that could not be kept among them, and saves it. Answers what was done. */
 export async function makeCourseFile(

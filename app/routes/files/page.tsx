@@ -1,11 +1,12 @@
-import { useState } from "react";
 import { Form, useNavigate } from "react-router";
 import { filesOf, scoresCsv } from "#core/formats";
 import { courseOf } from "#core/model";
 import { openCourse } from "../../open-course";
 import { counted } from "../../ui/words";
+import { JobStatus } from "../../ui/job-status";
 import { saveAs } from "../../ui/save-as";
-import { makeCourseFile, readInCourseFile, type Progress } from "./course-file";
+import { useJob } from "../../ui/use-job";
+import { makeCourseFile, readInCourseFile } from "./course-file";
 import type { Route } from "./+types/page";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
@@ -18,34 +19,8 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
 export default function FilesPage({ loaderData, params }: Route.ComponentProps) {
   const { repository, session, title, students, files } = loaderData;
   const navigate = useNavigate();
-  const [progress, setProgress] = useState<(Progress & { readonly stop: () => void }) | null>(null);
-  const [said, setSaid] = useState<{ readonly words: string; readonly trouble: boolean } | null>(null);
-
-  const run = async (job: (signal: AbortSignal, tell: (progress: Progress) => void) => Promise<string>) => {
-    const controller = new AbortController();
-    const stop = () => {
-      controller.abort();
-    };
-    setSaid(null);
-    try {
-      const words = await job(controller.signal, (now) => {
-        setProgress({ ...now, stop });
-      });
-      setSaid({ words, trouble: false });
-    } catch (error) {
-      const stopped = error instanceof Error && error.name === "StoppedError";
-      setSaid({
-        words: stopped
-          ? "Stopped. Nothing was changed."
-          : error instanceof Error
-            ? error.message
-            : "This did not work.",
-        trouble: !stopped,
-      });
-    } finally {
-      setProgress(null);
-    }
-  };
+  const job = useJob();
+  const { progress, run, say } = job;
 
   const onCourseFile = (file: File) =>
     run(async (signal, tell) => {
@@ -58,18 +33,7 @@ export default function FilesPage({ loaderData, params }: Route.ComponentProps) 
     <main className="mx-auto w-full max-w-[860px] px-[30px] pt-6 pb-16">
       <title>Files · Upright Quill</title>
       <h1 className="page-title">Files</h1>
-      <div role="status" className="min-h-7 pt-1 text-[14px]">
-        {progress && (
-          <p className="flex items-center gap-3">
-            <progress className="w-40" max={progress.all} value={progress.done} aria-label={progress.words} />
-            {progress.words}
-            <button type="button" className="link" onClick={progress.stop}>
-              Stop
-            </button>
-          </p>
-        )}
-        {said && <p className={said.trouble ? "text-wax" : "text-soft"}>{said.words}</p>}
-      </div>
+      <JobStatus job={job} />
       <Section id="scores" title="Scores for a spreadsheet">
         <p>
           One row per student, one column per assignment with its counted value, and the total.{" "}
@@ -83,7 +47,7 @@ export default function FilesPage({ loaderData, params }: Route.ComponentProps) 
               new Blob([scoresCsv(session.state)], { type: "text/csv;charset=utf-8" }),
               `${params.slot}-scores.csv`,
             );
-            setSaid({ words: "The scores were saved as a CSV file.", trouble: false });
+            say("The scores were saved as a CSV file.");
           }}
         >
           Save the scores as CSV

@@ -7,6 +7,7 @@ import {
   FACETS,
   fullName,
   resultOf,
+  sectionsOf,
   studentsOf,
   totalSealOf,
   type Assignment,
@@ -128,9 +129,7 @@ export function releaseRows(state: CourseState, place: ReleasePlace, context: Co
     chosen: row ? chosenRow(state, row, place, context) : null,
     chosenTotal: totals.find(({ id }) => id === place.totalId) ?? null,
     students: students.map((student) => ({ id: student.id, name: fullName(student) })),
-    sections: Object.values(state.sections)
-      .sort((a, b) => a.order - b.order)
-      .map(({ id, name }) => ({ id, name })),
+    sections: sectionsOf(state),
     reader:
       reader && row
         ? {

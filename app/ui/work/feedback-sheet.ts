@@ -1,4 +1,4 @@
-import type { CommentsCopy, RubricCopy, ScoreCopy } from "#core/model";
+import type { ClassFiguresCopy, CommentsCopy, RubricCopy, ScoreCopy } from "#core/model";
 import type { FeedbackSheet, SheetPassage } from "#core/formats";
 import { plainWords } from "../formatted";
 import { scoreWords } from "../score-words";
@@ -10,10 +10,19 @@ interface SheetContent {
   readonly score: ScoreCopy | null;
   readonly rubric: RubricCopy | null;
   readonly comments: CommentsCopy | null;
+  readonly classFigures?: ClassFiguresCopy | null;
 }
 
 /** What stands on the page behind a marked paper; comments on criteria stand by themselves where the rubric is sealed. */
-export function feedbackSheet({ title, course, name, score, rubric, comments }: SheetContent): FeedbackSheet {
+export function feedbackSheet({
+  title,
+  course,
+  name,
+  score,
+  rubric,
+  comments,
+  classFigures,
+}: SheetContent): FeedbackSheet {
   const rows = rubric?.rows ?? comments?.criteria.map((row) => ({ ...row, ...NOT_SHOWN })) ?? [];
   const notes = comments?.notes ?? [];
   const listed = new Set<string | null>(rows.map(({ criterionId }) => criterionId));
@@ -27,7 +36,14 @@ export function feedbackSheet({ title, course, name, score, rubric, comments }: 
     course,
     name,
     score: score && scoreWords(score),
-    scoreNote: score?.beforeDeduction ? `${score.beforeDeduction} before the deduction for being late` : "",
+    scoreNote: [
+      score?.beforeDeduction ? `${score.beforeDeduction} before the deduction for being late` : "",
+      classFigures
+        ? `The class, ${String(classFigures.students)} papers: mean ${classFigures.mean}, median ${classFigures.median} of ${classFigures.maximum}`
+        : "",
+    ]
+      .filter(Boolean)
+      .join(". "),
     overall: plainWords(comments?.overall ?? ""),
     criteria: rows.map((row) => ({
       name: row.name,

@@ -1,0 +1,230 @@
+import { useState } from "react";
+import { Link } from "react-router";
+import { hasContent, studentCopyOf, writeCsv } from "#core/formats";
+import type { StudentId } from "#core/kernel";
+import { courseOf, deliveriesOf, fullName, sectionsOf, studentsOf } from "#core/model";
+import { openCourse } from "../../open-course";
+import { windowAddress } from "../../ui/address";
+import { JobStatus } from "../../ui/job-status";
+import { newPassphrase } from "../../ui/passphrase";
+import { saveAs } from "../../ui/save-as";
+import { useJob } from "../../ui/use-job";
+import { troubleOf } from "../../ui/use-command";
+import { counted, momentText } from "../../ui/words";
+import { useChange } from "../../use-change";
+import type { Route } from "./+types/page";
+
+export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
+  const { repository, session } = await openCourse(context, params.slot);
+  const { state } = session;
+  const at = session.now();
+  const students = studentsOf(state).map((student) => {
+    const content = studentCopyOf(state, student.id, at);
+    return {
+      id: student.id,
+      name: fullName(student),
+      number: student.number,
+      sectionId: student.sectionId,
+      letters: content?.letters.length ?? 0,
+      totals: content?.totals.length ?? 0,
+      has: content !== null && hasContent(content),
+    };
+  });
+  return { state, repository, students, at, sections: sectionsOf(state), deliveries: deliveriesOf(state) };
+}
+
+type Lock = "none" | "one" | "each";
+const LOCKS: readonly (readonly [Lock, string])[] = [
+  ["none", "not locked"],
+  ["one", "all locked with one passphrase"],
+  ["each", "each locked with a passphrase of its own"],
+];
+/** Shortest passphrase that is taken. */
+const SHORTEST = 8;
+
+export default function DeliverPage({ loaderData, params }: Route.ComponentProps) {
+  const { state, repository, students, at, sections, deliveries } = loaderData;
+  const [sectionId, setSectionId] = useState("");
+  const [lock, setLock] = useState<Lock>("none");
+  const [phrase, setPhrase] = useState("");
+  const [left, setLeft] = useState<ReadonlySet<StudentId>>(new Set());
+  const job = useJob();
+  const change = useChange();
+  const { timeZone } = courseOf(state);
+  const shown = students.filter((student) => sectionId === "" || student.sectionId === sectionId);
+  const chosen = shown.filter(({ id, has }) => has && !left.has(id));
+  const lacking = lock === "one" && phrase.length < SHORTEST;
+
+  const make = () =>
+    job.run(async (signal, tell) => {
+      const { makeCopies } = await import("../../student-copies");
+      const phrases = new Map(chosen.map(({ id }) => [id, lock === "each" ? newPassphrase() : phrase]));
+      const wish = {
+        state,
+        repository,
+        slot: params.slot,
+        studentIds: chosen.map(({ id }) => id),
+        passphraseOf: (id: StudentId) => (lock === "none" ? null : (phrases.get(id) ?? phrase)),
+        signal,
+        tell,
+      };
+      const archive = await makeCopies(wish, (made, pack) => pack(made.flatMap(({ files }) => files)));
+      const trouble = troubleOf(
+        await change({ type: "noteDelivery", locked: lock !== "none", studentIds: wish.studentIds }),
+      );
+      if (trouble) throw new Error(trouble);
+      const name = `student-copies-${at.slice(0, 10)}.zip`;
+      saveAs(new Blob([archive], { type: "application/zip" }), name);
+      if (lock === "each") {
+        const rows = chosen.map((one) => [one.number, one.name, phrases.get(one.id) ?? ""].map((text) => ({ text })));
+        const csv = writeCsv([["Student number", "Name", "Passphrase"].map((text) => ({ text })), ...rows]);
+        saveAs(new Blob([csv], { type: "text/csv;charset=utf-8" }), "passphrases.csv");
+      }
+      const beside = lock === "each" ? " The passphrases were saved beside it; they are kept nowhere else." : "";
+      return `${name} was saved with the copies of ${counted(chosen.length, "student")}.${beside}`;
+    });
+
+  return (
+    <main className="mx-auto w-full max-w-[860px] px-[30px] pt-6 pb-16">
+      <title>Student copies · Upright Quill</title>
+      <p className="text-[14px]">
+        <Link className="link" to={`/courses/${params.slot}/release`}>
+          Release
+        </Link>
+      </p>
+      <h1 className="page-title">Student copies</h1>
+      <p className="mt-1 text-soft">
+        For each student one page that opens in any browser without a network, and one PDF: exactly what they see in
+        their window, with their marked work inside. From then on it counts as seen.
+      </p>
+      <div className="mt-4 flex flex-wrap items-end gap-x-6 gap-y-3 text-[14px]">
+        {sections.length > 0 && (
+          <label>
+            <span className="block text-[13px] text-soft">For</span>
+            <select
+              className="field !w-auto"
+              value={sectionId}
+              onChange={(event) => {
+                setSectionId(event.target.value);
+              }}
+            >
+              <option value="">everyone</option>
+              {sections.map(({ id, name }) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
+        <label>
+          <span className="block text-[13px] text-soft">Lock</span>
+          <select
+            className="field !w-auto"
+            value={lock}
+            onChange={(event) => {
+              setLock(event.target.value as Lock);
+            }}
+          >
+            {LOCKS.map(([value, words]) => (
+              <option key={value} value={value}>
+                {words}
+              </option>
+            ))}
+          </select>
+        </label>
+        {lock === "one" && (
+          <label>
+            <span className="block text-[13px] text-soft">Passphrase, at least {SHORTEST} letters</span>
+            <input
+              className="field !w-56"
+              autoComplete="off"
+              value={phrase}
+              onChange={(event) => {
+                setPhrase(event.target.value);
+              }}
+            />
+          </label>
+        )}
+        <button
+          type="button"
+          className="act act-first"
+          disabled={chosen.length === 0 || lacking || job.progress !== null}
+          onClick={() => void make()}
+        >
+          {chosen.length === 0 ? "Nothing to give out yet" : `Make copies for ${counted(chosen.length, "student")}`}
+        </button>
+      </div>
+      {lock !== "none" && (
+        <p className="mt-2 text-[13.5px] text-soft">
+          A locked copy is an archive with AES-256 that common archive programs open. Without its passphrase nobody can,
+          nor can you.
+        </p>
+      )}
+      <JobStatus job={job} />
+      <table className="mt-2 w-full text-[14px]">
+        <caption className="sr-only">Students and what they see</caption>
+        <thead>
+          <tr className="border-b border-rule text-left text-[13.5px] text-soft">
+            <th className="py-1 font-normal">Student</th>
+            <th className="font-normal">Number</th>
+            <th className="font-normal">What the copy holds</th>
+            <th>
+              <span className="sr-only">Look</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {shown.map((student) => (
+            <tr key={student.id} className="figures border-b border-rule">
+              <td className="py-1">
+                <label className="flex items-center gap-2">
+                  <input
+                    type="checkbox"
+                    className="size-4 accent-green"
+                    disabled={!student.has}
+                    checked={student.has && !left.has(student.id)}
+                    onChange={(event) => {
+                      const next = new Set(left);
+                      if (event.target.checked) next.delete(student.id);
+                      else next.add(student.id);
+                      setLeft(next);
+                    }}
+                  />
+                  {student.name}
+                </label>
+              </td>
+              <td>{student.number}</td>
+              <td className="text-soft">
+                {student.has
+                  ? [counted(student.letters, "letter"), student.totals > 0 ? counted(student.totals, "total") : ""]
+                      .filter(Boolean)
+                      .join(", ")
+                  : "nothing released yet"}
+              </td>
+              <td className="text-right">
+                <Link className="link" to={windowAddress(params.slot, student.id)}>
+                  Look<span className="sr-only"> at what {student.name} sees</span>
+                </Link>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {deliveries.length > 0 && (
+        <section aria-label="What has left" className="mt-6">
+          <h2 className="font-semibold">What has left</h2>
+          <ul className="figures mt-1 text-[14px] text-soft">
+            {deliveries.map(({ id, at: when, how, locked, studentIds }) => (
+              <li key={id} className="py-0.5">
+                {momentText(when, timeZone)}: {how === "files" ? "copies made" : "letters sent"} for{" "}
+                {counted(studentIds.length, "student")}
+                {locked ? ", locked" : ""}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </main>
+  );
+}

@@ -1,0 +1,157 @@
+import { useState } from "react";
+import { Link } from "react-router";
+import type { AssignmentId, StudentId } from "#core/kernel";
+import { assignmentsOf, courseOf, fullName, mailsOf, sectionsOf, studentsOf } from "#core/model";
+import { visibleTo } from "#core/release";
+import { openCourse } from "../../open-course";
+import { addresseesOf } from "../../ui/addressees";
+import { fromAddress, inAddress } from "../../ui/address";
+import { Composer, type FilledLetter } from "../../ui/composer";
+import { JobStatus } from "../../ui/job-status";
+import { useJob } from "../../ui/use-job";
+import { troubleOf } from "../../ui/use-command";
+import { useSearchChoice } from "../../ui/use-search-choice";
+import { counted } from "../../ui/words";
+import { useChange } from "../../use-change";
+import { SentList } from "./sent-list";
+import type { Route } from "./+types/page";
+
+export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
+  const { repository, session } = await openCourse(context, params.slot);
+  return { state: session.state, repository, at: session.now() };
+}
+
+const SUBJECT = "{course}: something new for you to read";
+const BODY = `Dear {given},
+
+something new of {course} is ready for you to read. You find it in your student window.
+
+If anything in it is not clear, answer there.`;
+
+export default function PostPage({ loaderData, params }: Route.ComponentProps) {
+  const { state, repository, at } = loaderData;
+  const [text, set] = useSearchChoice();
+  const [attach, setAttach] = useState(false);
+  const job = useJob();
+  const change = useChange();
+  const about = text("assignment");
+  const assignmentId: AssignmentId | null = about ? fromAddress("assignment", about) : null;
+  const section = text("section");
+  const readers = studentsOf(state)
+    .filter(({ sectionId }) => section === "" || sectionId === `section:${section}`)
+    .filter(({ id }) => {
+      const letters = visibleTo(state, id);
+      return assignmentId ? letters.some(({ assignment }) => assignment.id === assignmentId) : letters.length > 0;
+    })
+    .map(({ id }) => id);
+  const people = addresseesOf(state, readers, () => (assignmentId ? [assignmentId] : []));
+  const aboutWords = (assignmentId && state.assignments[assignmentId]?.name) ?? courseOf(state).shortTitle;
+
+  const send = (letters: readonly FilledLetter[]) =>
+    job.run(async () => {
+      const trouble = troubleOf(
+        await change({ type: "sendMails", kind: "results", about: aboutWords, mails: [...letters] }),
+      );
+      if (trouble) throw new Error(trouble);
+      return `Sent to ${counted(letters.length, "student")}. The post office delivered it into their windows.`;
+    });
+  const drafts = (letters: readonly FilledLetter[]) =>
+    job.run(async (signal, tell) => {
+      const { saveDrafts } = await import("../../mail-files");
+      if (!attach) return `${await saveDrafts(state, letters, at, signal)} was saved.`;
+      const { makeCopies } = await import("../../student-copies");
+      const studentIds: StudentId[] = letters.map(({ studentId }) => studentId);
+      const wish = { state, repository, slot: params.slot, studentIds, passphraseOf: () => null, signal, tell };
+      const copies = await makeCopies(wish, (made) =>
+        Promise.resolve(new Map(made.map(({ studentId, files }) => [studentId, files]))),
+      );
+      const name = await saveDrafts(state, letters, at, signal, copies);
+      const trouble = troubleOf(await change({ type: "noteDelivery", locked: false, studentIds }));
+      if (trouble) throw new Error(trouble);
+      return `${name} was saved, each draft with its student's copy.`;
+    });
+
+  return (
+    <main className="mx-auto w-full max-w-[1080px] px-[30px] pt-6 pb-16">
+      <title>Post office · Upright Quill</title>
+      <p className="text-[14px]">
+        <Link className="link" to={`/courses/${params.slot}/release`}>
+          Release
+        </Link>
+      </p>
+      <h1 className="page-title">Post office</h1>
+      <p className="mt-1 text-soft">
+        It stands in for the post of your institution: what is sent here arrives in the student windows, and nothing
+        leaves this computer. E-mail drafts are files that you send yourself.
+      </p>
+      <div className="mt-4 flex flex-wrap items-end gap-x-5 gap-y-2 text-[14px]">
+        <label>
+          <span className="block text-[13px] text-soft">About</span>
+          <select
+            className="field !w-auto"
+            value={about}
+            onChange={(event) => {
+              set("assignment", event.target.value);
+            }}
+          >
+            <option value="">everything released</option>
+            {assignmentsOf(state).map(({ id, name }) => (
+              <option key={id} value={inAddress(id)}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label>
+          <span className="block text-[13px] text-soft">To</span>
+          <select
+            className="field !w-auto"
+            value={section}
+            onChange={(event) => {
+              set("section", event.target.value);
+            }}
+          >
+            <option value="">everyone who can see it</option>
+            {sectionsOf(state).map(({ id, name }) => (
+              <option key={id} value={inAddress(id)}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="flex items-center gap-2 pb-2">
+          <input
+            type="checkbox"
+            className="size-4 accent-green"
+            checked={attach}
+            onChange={(event) => {
+              setAttach(event.target.checked);
+            }}
+          />
+          put each student&apos;s copy into the e-mail draft
+        </label>
+      </div>
+      {people.length === 0 ? (
+        <p className="mt-6 text-soft">Nobody can see anything of this yet. Release it first, then write about it.</p>
+      ) : (
+        <Composer
+          people={people}
+          subject={SUBJECT}
+          body={BODY}
+          busy={job.progress !== null}
+          onSend={(letters) => void send(letters)}
+          onDrafts={(letters) => void drafts(letters)}
+        />
+      )}
+      <JobStatus job={job} />
+      <SentList
+        mails={mailsOf(state)}
+        timeZone={courseOf(state).timeZone}
+        nameOf={(id) => {
+          const student = state.students[id];
+          return student ? fullName(student) : "";
+        }}
+      />
+    </main>
+  );
+}

@@ -1,0 +1,101 @@
+import { pointsText, roundToText, type Instant, type StudentId } from "#core/kernel";
+import {
+  assignmentsOf,
+  categoriesOf,
+  courseOf,
+  fullName,
+  type Assignment,
+  type CourseState,
+  type ScoreCopy,
+} from "#core/model";
+import { visibleTo, visibleTotals } from "#core/release";
+import { figuresOf } from "#core/totals";
+
+/** How a student stands at a date, ready to be set. */
+export interface ProgressReport {
+  readonly course: string;
+  readonly institution: string;
+  readonly name: string;
+  readonly number: string;
+  readonly at: Instant;
+  readonly timeZone: string;
+  /** For the student: what they could see; for the office: everything. */
+  readonly audience: "student" | "office";
+  readonly totals: readonly { readonly name: string; readonly text: string }[];
+  readonly groups: readonly {
+    readonly name: string;
+    readonly work: readonly { readonly name: string; readonly text: string }[];
+  }[];
+}
+
+/** A report of one student from the course as it stood at `at`; null where they were not on the roster. */
+export function progressReport(
+  state: CourseState,
+  studentId: StudentId,
+  at: Instant,
+  audience: ProgressReport["audience"],
+): ProgressReport | null {
+  const student = state.students[studentId];
+  if (!student) return null;
+  const { title, institution, timeZone } = courseOf(state);
+  const textOf = audience === "office" ? officeText(state, studentId) : studentText(state, studentId);
+  const work = assignmentsOf(state).filter(({ hidden }) => audience === "office" || !hidden);
+  return {
+    course: title,
+    institution,
+    name: fullName(student),
+    number: student.number,
+    at,
+    timeZone,
+    audience,
+    totals: audience === "office" ? officeTotals(state, studentId) : studentTotals(state, studentId),
+    groups: categoriesOf(state).flatMap(({ id, name }) => {
+      const own = work.filter(({ categoryId }) => categoryId === id);
+      return own.length === 0 ? [] : [{ name, work: own.map((one) => ({ name: one.name, text: textOf(one) })) }];
+    }),
+  };
+}
+
+const ofMaximum = (points: string | null, { points: maximum }: Pick<Assignment, "points">): string =>
+  `${points ?? "–"} / ${maximum}`;
+
+function studentText(state: CourseState, studentId: StudentId): (assignment: Assignment) => string {
+  const visible = new Map<string, ScoreCopy | null>(
+    visibleTo(state, studentId).map(({ assignment, score }) => [assignment.id, score]),
+  );
+  return ({ id }) => {
+    const score = visible.get(id);
+    if (!score) return "not released";
+    if (score.standing === "excused") return "excused";
+    const figure = ofMaximum(score.points, { points: score.maximum });
+    return score.standing === "missing" ? `missing, ${figure}` : figure;
+  };
+}
+
+function officeText(state: CourseState, studentId: StudentId): (assignment: Assignment) => string {
+  const { figure } = figuresOf(state);
+  return (assignment) => {
+    const { standing, counted, waiting } = figure(assignment.id, studentId);
+    if (standing === "excused") return "excused";
+    if (waiting) return "waiting";
+    if (counted === null) return standing === "missing" ? "missing" : "not in";
+    const text = ofMaximum(pointsText(counted), assignment);
+    return standing === "missing" ? `missing, ${text}` : text;
+  };
+}
+
+const studentTotals = (state: CourseState, studentId: StudentId): ProgressReport["totals"] =>
+  visibleTotals(state, studentId).map(({ name, text, shows }) => ({
+    name,
+    text: shows === "percent" ? `${text} %` : text,
+  }));
+
+function officeTotals(state: CourseState, studentId: StudentId): ProgressReport["totals"] {
+  const { percentPlaces } = courseOf(state);
+  const { now, letter, categories } = figuresOf(state).totals(studentId);
+  const percent = (value: typeof now) => (value ? `${roundToText(value, percentPlaces)} %` : "nothing counts yet");
+  return [
+    { name: "Course", text: [percent(now), letter].filter(Boolean).join(", ") },
+    ...categoriesOf(state).map(({ id, name }) => ({ name, text: percent(categories.get(id)?.percent ?? null) })),
+  ];
+}
