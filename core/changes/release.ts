@@ -182,18 +182,15 @@ export const releaseDue: CommandKind<object> = {
   input: z.object({}),
   prepare: (state, _input, { at }) => {
     const names = new Set<string>();
-    const copies = new Map<string, Patch>();
-    const seals = new Map<string, Patch>();
+    // One after the other, because several may touch the same record.
+    const patches: Patch[] = [];
     let now = state;
-    const take = (patches: readonly (Patch | null)[], into: Map<string, Patch>) => {
-      const real = patches.filter((patch) => patch !== null);
+    const take = (wished: readonly (Patch | null)[]) => {
+      const real = wished.filter((patch) => patch !== null);
       const next = applyPatches(now, real);
       if (!next.ok) return;
       now = next.value;
-      for (const patch of real) {
-        const before = into.get(patch.id);
-        into.set(patch.id, before ? { ...patch, before: before.before } : patch);
-      }
+      patches.push(...real);
     };
     for (const { assignmentId, facet, wave } of dueReleases(state, at)) {
       const assignment = state.assignments[assignmentId];
@@ -204,15 +201,11 @@ export const releaseDue: CommandKind<object> = {
       const { state: before, waves } = releaseOf(now, assignmentId, facet);
       const left = wave ? waves.filter((one) => one.at !== wave.at || one.sectionId !== wave.sectionId) : waves;
       const opens = !wave || before === "sealed";
-      take([setSeal(now, assignment, facet, { waves: left, ...(opens && { state: "released" as const, at }) })], seals);
-      take(fixCopies(now, assignment, [facet], students, at), copies);
+      take([setSeal(now, assignment, facet, { waves: left, ...(opens && { state: "released" as const, at }) })]);
+      take(fixCopies(now, assignment, [facet], students, at));
     }
     const totals = dueTotals(state, at);
-    take(
-      totals.map((seal) => put(now, "totalSeals", { ...seal, state: "released", at })),
-      seals,
-    );
-    const patches = [...seals.values(), ...copies.values()];
+    take(totals.map((seal) => put(now, "totalSeals", { ...seal, state: "released", at })));
     if (patches.length === 0) return refuse({ code: "nothing_to_release" });
     if (totals.length > 0) names.add("Totals");
     const line = `${[...names].join(", ")}: released as timed`;

@@ -1,6 +1,6 @@
 import { sameValue, type Instant, type StudentId } from "#core/kernel";
-import { totalCopiesOf, TOTALS_LETTER, type CourseState, type TotalCopy } from "#core/model";
-import { sawBetween, visibleTotals, type Observation } from "#core/release";
+import { totalCopiesOf, totalSealOf, TOTALS_LETTER, type CourseState, type TotalCopy } from "#core/model";
+import { sawBetween, type Observation } from "#core/release";
 import type { Change } from "./change";
 import { applyPatches, invertPatches } from "./patch";
 
@@ -56,7 +56,7 @@ export function observationsOf(
   state: CourseState,
   studentId: StudentId,
 ): Observation[] {
-  const present = visibleTotals(state, studentId);
+  const present = totalCopiesOf(state, studentId).filter(({ id }) => totalSealOf(state, id).state === "released");
   return history.flatMap((then, index): Observation[] => {
     const fresh = totalCopiesOf(then.state, studentId).filter(({ at }) => at === then.at);
     const seen = fresh.filter((copy) => {

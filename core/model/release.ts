@@ -132,12 +132,16 @@ export type CommentsCopy = z.infer<typeof commentsCopySchema>;
 export type ClassFiguresCopy = z.infer<typeof classFiguresCopySchema>;
 
 /** One line of how a total came about; `text` is null where the student has not been given the figure. */
-const totalPartSchema = z.object({
+const totalLineSchema = z.object({
   name: z.string(),
+  text: z.string().nullable(),
+  /** Assignments and totals that must be open for the text to be read: what is sealed again takes it away. */
+  rests: z.array(z.string()),
+});
+const totalPartSchema = totalLineSchema.extend({
   /** Its share in the total, in percent; null where it has none of its own. */
   weight: z.string().nullable(),
-  text: z.string().nullable(),
-  items: z.array(z.object({ name: z.string(), text: z.string().nullable() })),
+  items: z.array(totalLineSchema),
 });
 
 const totalCopySchema = z.object({

@@ -1,4 +1,4 @@
-import { compare, fromFraction, roundToText, type Instant, type StudentId } from "#core/kernel";
+import { compare, fromFraction, roundToText, type Exact, type Instant, type StudentId } from "#core/kernel";
 import {
   copyOf,
   courseOf,
@@ -69,22 +69,39 @@ const allKnown = (told: Told, node: NodeTotal["node"]): boolean =>
 /** One assignment in the account of a total. Whether a sealed score exists at all is not told. */
 function assignmentLine(state: CourseState, studentId: StudentId, told: Told, node: NodeTotal, one: Assignment): Line {
   const copy = isShown(state, one, studentId, "score") ? copyOf(state, one.id, studentId).score?.content : undefined;
-  if (!copy) return { name: one.name, text: null };
-  if (copy.standing === "excused") return { name: one.name, text: "excused" };
-  const figure = `${copy.points ?? "–"} / ${copy.maximum}`;
+  if (!copy) return { name: one.name, text: null, rests: [] };
+  const rests = [one.id];
+  if (copy.standing === "excused") return { name: one.name, text: "excused", rests };
+  const figure = copy.maximum === "0" ? `${copy.points ?? "–"} bonus` : `${copy.points ?? "–"} / ${copy.maximum}`;
   const dropped =
     allKnown(told, node.node) && node.total.leftOut.some(({ item, why }) => item.id === one.id && why === "dropped");
   const words = [copy.standing === "missing" ? "missing" : "", figure, dropped ? "dropped" : ""];
-  return { name: one.name, text: words.filter(Boolean).join(", ") };
+  return { name: one.name, text: words.filter(Boolean).join(", "), rests };
+}
+
+/** A figure inside an account, where the student may know it: through its parts, or because its own seal is broken. */
+function innerFigure(
+  state: CourseState,
+  told: Told,
+  nodes: readonly NodeTotal["node"][],
+  id: string,
+  percent: Exact | null,
+): Pick<Line, "text" | "rests"> {
+  const isKnown = nodes.every((node) => allKnown(told, node));
+  if (!percent || (!isKnown && totalSealOf(state, id).state !== "released")) return { text: null, rests: [] };
+  const entering = nodes
+    .flatMap(assignmentsBelow)
+    .filter((assignment) => told.source(assignment).value !== null)
+    .map((assignment) => assignment.id);
+  return { text: `${roundToText(percent, told.places)} %`, rests: isKnown ? entering : [id] };
 }
 
 function categoryPart(state: CourseState, studentId: StudentId, told: Told, node: NodeTotal): Part {
   const { category } = node.node;
-  const known = allKnown(told, node.node) || totalSealOf(state, category.id).state === "released";
   return {
     name: category.name,
     weight: courseOf(state).totals === "weighted" ? category.weight : null,
-    text: known && node.total.percent ? `${roundToText(node.total.percent, told.places)} %` : null,
+    ...innerFigure(state, told, [node.node], category.id, node.total.percent),
     items: [
       ...node.node.assignments
         .filter(({ hidden, counts }) => !hidden && counts)
@@ -94,12 +111,10 @@ function categoryPart(state: CourseState, studentId: StudentId, told: Told, node
   };
 }
 
-function categoryLine(state: CourseState, told: Told, node: NodeTotal): Line {
-  const { category } = node.node;
-  const known = allKnown(told, node.node) || totalSealOf(state, category.id).state === "released";
-  const text = known && node.total.percent ? `${roundToText(node.total.percent, told.places)} %` : null;
-  return { name: category.name, text };
-}
+const categoryLine = (state: CourseState, told: Told, node: NodeTotal): Line => ({
+  name: node.node.category.name,
+  ...innerFigure(state, told, [node.node], node.node.category.id, node.total.percent),
+});
 
 /** How a total came about, as far as the student may know it. */
 function partsOf(state: CourseState, studentId: StudentId, told: Told, id: string): Part[] {
@@ -114,12 +129,11 @@ function partsOf(state: CourseState, studentId: StudentId, told: Told, id: strin
   }
   if (evaluated.terms[0]?.term === null) return everyNode.map(part);
   const terms = evaluated.terms.map(({ term: one, nodes, total }): Part => {
-    const known =
-      nodes.every(({ node }) => allKnown(told, node)) || (one && totalSealOf(state, one.id).state === "released");
+    const own = nodes.map(({ node }) => node);
     return {
       name: one?.name ?? "",
       weight: one?.weight ?? null,
-      text: known && total.percent ? `${roundToText(total.percent, told.places)} %` : null,
+      ...innerFigure(state, told, own, one?.id ?? "course", total.percent),
       items: nodes.map((node) => categoryLine(state, told, node)),
     };
   });
@@ -149,9 +163,22 @@ export function draftTotals(state: CourseState, studentId: StudentId, at: Instan
     .sort((a, b) => order.indexOf(a.id) - order.indexOf(b.id));
 }
 
-/** What a student sees of their totals: the copies they were given, under seals that are still broken. */
+/**
+ * What a student sees of their totals: the copies they were given, under seals that are still broken. A line whose work was
+ * sealed or held since tells nothing any more, though the total itself stays as it was given.
+ */
 export const visibleTotals = (state: CourseState, studentId: StudentId): readonly TotalCopy[] =>
-  totalCopiesOf(state, studentId).filter(({ id }) => totalSealOf(state, id).state === "released");
+  totalCopiesOf(state, studentId).flatMap((copy): TotalCopy[] => {
+    if (totalSealOf(state, copy.id).state !== "released") return [];
+    const isOpen = (id: string) => {
+      const assignment = (state.assignments as Readonly<Record<string, Assignment | undefined>>)[id];
+      return assignment ? isShown(state, assignment, studentId, "score") : totalSealOf(state, id).state === "released";
+    };
+    const shown = <L extends Line>(line: L): L => (line.rests.every(isOpen) ? line : { ...line, text: null });
+    const parts = copy.parts.map((part) => ({ ...shown(part), items: part.items.map(shown) }));
+    const hides = copy.parts.some((part) => [part, ...part.items].some((line) => !line.rests.every(isOpen)));
+    return [hides ? { ...copy, restsOnSealed: true, parts } : copy];
+  });
 
 /** A total of one student that is another now than the one they were given. */
 export interface TotalDifference {

@@ -3,9 +3,9 @@ import { Link } from "react-router";
 const PLACES = [
   ["release/leaks", "Leak check"],
   ["release/deliver", "Student copies"],
-  ["post", "Post office"],
-  ["remind", "Reminders"],
-  ["grades", "Final grades"],
+  ["release/post", "Post office"],
+  ["release/remind", "Reminders"],
+  ["release/grades", "Final grades"],
 ] as const;
 
 /** The ways from the seals to what leaves the course. */
