@@ -33,6 +33,10 @@ test("what is taken back is gone from the student window", async ({ page }) => {
   await expect(page.getByRole("article", { name: /Gauging report/ })).toBeVisible();
   await open(page, "/courses/reading-rivers/release?assignment=gauging-report");
   await page.getByRole("button", { name: "Take back and seal" }).click();
+  const asked = page.getByRole("dialog");
+  await expect(asked).toContainText("Nobody has opened it in the student window.");
+  await expect(asked).toContainText("28 students would see it no longer");
+  await asked.getByRole("button", { name: "Take back and seal" }).click();
   await expect(page.getByText("Sealed. Students see it no longer")).toBeVisible();
   await allKept(page);
   await open(page, WINDOW);
@@ -107,4 +111,94 @@ test("the student opens the marked work from the letter", async ({ page }) => {
   const notes = page.getByRole("list", { name: "Notes in the margin" });
   await expect(notes).toContainText("Only 41 of them have a maximum.");
   await expect(notes.getByRole("button", { name: /Delete/ })).toHaveCount(0);
+});
+
+test("who has opened a letter is known, and taking it back says so", async ({ page }) => {
+  await openDemo(page);
+  // The instructor's look counts as no opening; opened as the student it does.
+  await open(page, "/window/reading-rivers/anouk-brisk");
+  await expect(page.getByText("looking marks nothing as opened")).toBeVisible();
+  await open(page, WINDOW);
+  await page.getByRole("link", { name: "Open as Esi Okonwe" }).click();
+  await expect(page.getByText("what is read here counts as opened")).toBeVisible();
+  await expect(page.getByRole("article", { name: /Gauging report/ })).toBeVisible();
+  await open(page, "/courses/reading-rivers/release?assignment=gauging-report");
+  await expect(page.getByText("28 students can see it now; 1 have opened it: Esi Okonwe.")).toBeVisible();
+  await page.getByRole("button", { name: "Take back and seal" }).click();
+  await expect(page.getByRole("dialog")).toContainText("1 student has already seen it");
+  await page.getByRole("dialog").getByRole("button", { name: "Leave as it is" }).click();
+  await expect(page.getByRole("button", { name: /^Score of Gauging report: released/ })).toBeVisible();
+});
+
+test("a section, one student, and a hold with its reason: each previewed, each seen in the windows", async ({
+  page,
+}) => {
+  await openDemo(page, "/release?assignment=site-sketch");
+  await page.getByLabel("To whom").selectOption({ label: "Heron" });
+  const preview = page.getByRole("list", { name: "Who would see what" });
+  await expect(preview).toContainText("14 students would see it newly: Aldous Brenn, Bram Oduya");
+  await page.getByRole("button", { name: "Release to 14 students" }).click();
+  await expect(page.getByText("Released to 14 students.")).toBeVisible();
+  await page.getByLabel("To whom").selectOption({ label: "Anouk Brisk" });
+  await page.getByRole("button", { name: "Release to 1 student" }).click();
+  await expect(page.getByText("Released to 1 student.")).toBeVisible();
+  await page.getByLabel("To whom").selectOption({ label: "Aldous Brenn" });
+  await page.getByRole("button", { name: "Hold Aldous Brenn back" }).click();
+  await page.getByRole("dialog").getByRole("textbox").fill("appeal");
+  await expect(page.getByRole("dialog")).toContainText("1 student would see it no longer: Aldous Brenn");
+  await page.getByRole("dialog").getByRole("button", { name: "Hold Aldous Brenn back" }).click();
+  await expect(page.getByText("Held back: Aldous Brenn (appeal)")).toBeVisible();
+  await allKept(page);
+  const sketch = page.getByRole("article", { name: /^Site sketch/ });
+  for (const [student, shown] of [
+    ["anouk-brisk", 1],
+    ["bram-oduya", 1],
+    ["cato-mirelle", 0],
+    ["aldous-brenn", 0],
+  ] as const) {
+    await open(page, `/window/reading-rivers/${student}`);
+    await expect(page.getByRole("article", { name: /^Gauging report/ })).toBeVisible();
+    await expect(sketch).toHaveCount(student === "cato-mirelle" ? 1 : shown);
+  }
+});
+
+test("what a course lets stop a release stops it, and says why", async ({ page }) => {
+  await openDemo(page, "/release?assignment=flood-memo");
+  await page.getByRole("checkbox", { name: /^Let this stop a release: 8 papers handed in and not scored/ }).check();
+  await expect(page.getByText("This stops a release from now on.")).toBeVisible();
+  await expect(page.getByRole("button", { name: "Nothing new to release" })).toBeDisabled();
+  await expect(page.getByText("In this course this stops a release: 8 papers handed in and not scored")).toBeVisible();
+  await page.getByRole("checkbox", { name: /^Let this stop a release: 8 papers handed in and not scored/ }).uncheck();
+  await expect(page.getByRole("button", { name: /^Release to \d+ students/ })).toBeEnabled();
+});
+
+test("a timed release keeps its moment through a reload, another time zone and a clock set back", async ({
+  browser,
+}) => {
+  const context = await browser.newContext({ timezoneId: "Europe/Berlin" });
+  const page = await context.newPage();
+  await page.clock.install({ time: new Date("2026-11-23T12:00:00Z") });
+  await openDemo(page, "/release?assignment=site-sketch");
+  await page.getByLabel("or from").fill("2026-11-30T08:00");
+  await page.getByRole("button", { name: "Set the time" }).click();
+  const seal = page.getByRole("button", { name: /^Score of Site sketch: timed/ });
+  await expect(seal).toContainText("Mon 30 Nov, 08:00");
+  await allKept(page);
+  await page.reload();
+  await expect(seal).toContainText("Mon 30 Nov, 08:00");
+  const kept = await context.storageState({ indexedDB: true });
+  await context.close();
+  // The same course on a computer that lives in Auckland: 30 Nov 8:00 in Berlin is 20:00 there, and 8:00 there is too early.
+  const far = await browser.newContext({ timezoneId: "Pacific/Auckland", storageState: kept });
+  const there = await far.newPage();
+  await there.clock.install({ time: new Date("2026-11-29T19:00:00Z") });
+  await open(there, "/courses/reading-rivers/release?assignment=site-sketch");
+  await expect(there.getByRole("button", { name: /^Score of Site sketch: timed/ })).toContainText("Mon 30 Nov, 08:00");
+  await there.clock.setFixedTime(new Date("2026-11-01T00:00:00Z"));
+  await open(there, "/courses/reading-rivers/release?assignment=site-sketch");
+  await expect(there.getByRole("button", { name: /^Score of Site sketch: timed/ })).toBeVisible();
+  await there.clock.setFixedTime(new Date("2026-11-30T07:00:00Z"));
+  await open(there, "/courses/reading-rivers/release?assignment=site-sketch");
+  await expect(there.getByRole("button", { name: /^Score of Site sketch: released/ })).toBeVisible();
+  await far.close();
 });

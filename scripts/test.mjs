@@ -20,6 +20,8 @@ const PACKAGES = {
   chromium: ["/usr/bin/chromium", "/usr/bin/chromium-browser"],
   // Poppler reads the PDF files that the application writes.
   "poppler-utils": ["/usr/bin/pdftotext"],
+  // A second opinion on the locked archives that the application writes.
+  "p7zip-full": ["/usr/bin/7z"],
   "python3-gi": ["/usr/lib/python3/dist-packages/gi/__init__.py"],
   "gir1.2-poppler-0.18": ["x86_64-linux-gnu", "aarch64-linux-gnu"].map(
     (place) => `/usr/lib/${place}/girepository-1.0/Poppler-0.18.typelib`,
