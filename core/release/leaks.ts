@@ -100,7 +100,8 @@ export function leaksOf(
   const times = [state, ...observed.map((one) => one.state)];
   const known = (assignment: Assignment, value: Exact) => times.some((at) => isKnown(at, assignment, studentId, value));
   const leaf = (assignment: Assignment, item: Item): Source => {
-    if (item.value === null || known(assignment, item.value)) return { kind: "known", value: item.value };
+    if (item.value === null || item.standing === "notCounted") return { kind: "known", value: null };
+    if (known(assignment, item.value)) return { kind: "known", value: item.value };
     // A value that has not changed since is the same unknown then and now.
     const id = hiddenId(assignment, item.value);
     const maximum = fromDecimal(assignment.points);

@@ -1,4 +1,9 @@
+import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { pathToFileURL } from "node:url";
 import type { Page } from "@playwright/test";
+import { unzipSync } from "fflate";
 import { allKept, cell, expect, open, openDemo, takeUp, test } from "../helpers";
 
 /** The pictures of docs/screenshots, one per main view, from the demo course at a fixed moment. */
@@ -70,6 +75,51 @@ test("release with changes since", async ({ page }) => {
   await shoot(page, "release-changed");
 });
 
+test("leak check", async ({ page }) => {
+  await openDemo(page, "/release?total=course");
+  await page.getByRole("button", { name: "Let them rest on all work" }).click();
+  await page.getByRole("dialog").getByRole("button", { name: "Change what they rest on" }).click();
+  for (const total of ["Field work", "Questions"]) {
+    await page
+      .getByRole("button", { name: new RegExp(`^${total} total`) })
+      .first()
+      .click();
+    await page.getByRole("button", { name: `Show the ${total} total` }).click();
+    await page
+      .getByRole("dialog")
+      .getByRole("button", { name: `Show the ${total} total` })
+      .click();
+    await expect(page.getByRole("button", { name: `${total} total: released` })).toBeVisible();
+  }
+  await open(page, "/courses/reading-rivers/release/leaks");
+  await expect(page.getByText(/could work out a sealed score\.$/)).toBeVisible();
+  await expect(page.getByText(/Trying it/)).toHaveCount(0);
+  await shoot(page, "leaks");
+});
+
+test("a student's copy as a file", async ({ page, browser }) => {
+  await openDemo(page, "/release?assignment=flood-memo");
+  await page.getByRole("button", { name: /^Release to \d+ students/ }).click();
+  await allKept(page);
+  await open(page, "/courses/reading-rivers/release?total=course");
+  await page.getByRole("button", { name: "Show the Course total" }).click();
+  await page.getByRole("dialog").getByRole("button", { name: "Show the Course total" }).click();
+  await allKept(page);
+  await open(page, "/courses/reading-rivers/release/deliver");
+  const [download] = await Promise.all([
+    page.waitForEvent("download", { timeout: 80_000 }),
+    page.getByRole("button", { name: "Make copies for 28 students" }).click(),
+  ]);
+  const file = join(mkdtempSync(join(tmpdir(), "copy-")), "L26041.html");
+  writeFileSync(file, unzipSync(readFileSync(await download.path()))["L26041.html"] ?? "");
+  const context = await browser.newContext({ offline: true, viewport: { width: 1280, height: 800 } });
+  const reader = await context.newPage();
+  await reader.goto(pathToFileURL(file).href);
+  await reader.getByText("How it came about").click();
+  await shoot(reader, "student-copy");
+  await context.close();
+});
+
 test("student window", async ({ page }) => {
   await openDemo(page, "/release?assignment=flood-memo");
   await page.getByRole("button", { name: /^Release to \d+ students/ }).click();
@@ -82,13 +132,9 @@ test("student window", async ({ page }) => {
   await shoot(page, "student-window-work");
 });
 
-test("plan, files, journal and keys", async ({ page }) => {
+test("plan and keys", async ({ page }) => {
   await openDemo(page, "/plan");
   await shoot(page, "plan");
-  await open(page, "/courses/reading-rivers/files");
-  await shoot(page, "files");
-  await open(page, "/courses/reading-rivers/journal");
-  await shoot(page, "journal");
   await page.keyboard.press("?");
   await shoot(page, "keys");
 });

@@ -102,6 +102,7 @@ export default function DeliverPage({ loaderData, params }: Route.ComponentProps
           <label>
             <span className="block text-[13px] text-soft">For</span>
             <select
+              aria-label="For"
               className="field !w-auto"
               value={sectionId}
               onChange={(event) => {
@@ -120,6 +121,7 @@ export default function DeliverPage({ loaderData, params }: Route.ComponentProps
         <label>
           <span className="block text-[13px] text-soft">Lock</span>
           <select
+            aria-label="Lock"
             className="field !w-auto"
             value={lock}
             onChange={(event) => {

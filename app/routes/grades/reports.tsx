@@ -63,6 +63,7 @@ export function Reports({
         <label>
           <span className="block text-[13px] text-soft">As of</span>
           <input
+            aria-label="As of"
             type="date"
             className="field !w-auto"
             max={today}
@@ -75,6 +76,7 @@ export function Reports({
         <label>
           <span className="block text-[13px] text-soft">Student</span>
           <select
+            aria-label="Student"
             className="field !w-auto"
             value={who}
             onChange={(event) => {
@@ -92,6 +94,7 @@ export function Reports({
         <label>
           <span className="block text-[13px] text-soft">Holding</span>
           <select
+            aria-label="Holding"
             className="field !w-auto"
             value={audience}
             onChange={(event) => {

@@ -88,6 +88,7 @@ export default function PostPage({ loaderData, params }: Route.ComponentProps) {
         <label>
           <span className="block text-[13px] text-soft">About</span>
           <select
+            aria-label="About"
             className="field !w-auto"
             value={about}
             onChange={(event) => {
@@ -105,6 +106,7 @@ export default function PostPage({ loaderData, params }: Route.ComponentProps) {
         <label>
           <span className="block text-[13px] text-soft">To</span>
           <select
+            aria-label="To"
             className="field !w-auto"
             value={section}
             onChange={(event) => {

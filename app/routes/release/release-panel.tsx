@@ -41,6 +41,7 @@ export function ReleasePanel(props: ReleasePanelProps) {
   const trouble = useTroubleOf(useChange());
   const [said, setSaid] = useState<string | null>(null);
   const { assignment, wanted } = row;
+  const stopped = "code" in row.preview;
   const command = useMemo(
     () => (wanted.length > 0 ? releaseCommand(state, assignment, wanted, place) : null),
     [state, assignment, wanted, place],
@@ -100,7 +101,11 @@ export function ReleasePanel(props: ReleasePanelProps) {
           disabled={row.ready === 0 || !command}
           onClick={() => command && void send(command, `Released to ${counted(row.ready, "student")}.`)}
         >
-          {row.ready === 0 ? "Nothing new to release" : `Release to ${counted(row.ready, "student")}`}
+          {stopped
+            ? "Stopped, see below"
+            : row.ready === 0
+              ? "Nothing new to release"
+              : `Release to ${counted(row.ready, "student")}`}
         </button>
         <TimeFields
           key={assignment.id}
@@ -133,10 +138,14 @@ export function ReleasePanel(props: ReleasePanelProps) {
       <p role="status" className="mt-2 min-h-5 text-[14px] text-soft">
         {said}
       </p>
-      <details className="mt-1" open={to !== "" || place.wholeCategory}>
-        <summary className="cursor-pointer text-[14px] font-semibold">Who would see what</summary>
+      {stopped ? (
         <PreviewList preview={row.preview} nameOf={nameOf} />
-      </details>
+      ) : (
+        <details className="mt-1" open={to !== "" || place.wholeCategory}>
+          <summary className="cursor-pointer text-[14px] font-semibold">Who would see what</summary>
+          <PreviewList preview={row.preview} nameOf={nameOf} />
+        </details>
+      )}
       <ReadersLine readers={row.readers} nameOf={nameOf} />
       <ChangedList
         changed={row.changed}

@@ -77,6 +77,7 @@ export default function RemindPage({ loaderData, params }: Route.ComponentProps)
         <label>
           <span className="block text-[13px] text-soft">To those</span>
           <select
+            aria-label="To those"
             className="field !w-auto"
             value={kind}
             onChange={(event) => {
@@ -95,6 +96,7 @@ export default function RemindPage({ loaderData, params }: Route.ComponentProps)
           <label>
             <span className="block text-[13px] text-soft">Percent</span>
             <input
+              aria-label="Percent"
               className="field figures !w-20"
               inputMode="decimal"
               value={figure}
@@ -108,6 +110,7 @@ export default function RemindPage({ loaderData, params }: Route.ComponentProps)
         <label>
           <span className="block text-[13px] text-soft">In</span>
           <select
+            aria-label="In"
             className="field !w-auto"
             value={about}
             onChange={(event) => {
