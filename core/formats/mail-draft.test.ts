@@ -4,7 +4,8 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { afterAll, describe, expect, it } from "vitest";
 import type { Instant } from "#core/kernel";
-import { isMailAddress, mailDraft, mergeFields, type MailDraft } from "./index";
+import { reference } from "#core/testing";
+import { headerText, isMailAddress, mailDraft, mergeFields, type MailDraft } from "./index";
 
 const folder = mkdtempSync(join(tmpdir(), "mail-"));
 afterAll(() => {
@@ -80,6 +81,17 @@ describe("an e-mail draft, read by Python's mail parser", () => {
     expect(found.longest).toBeLessThanOrEqual(78);
     expect(found).toMatchObject({ ascii: true, bareLines: 0, defects: [] });
     expect(found.body.replace(/\r\n/g, "\n")).toBe(body);
+  });
+
+  it("writes a word beyond ASCII as the reference does (std.eml.rfc5322: RFC 2047, confirmed with Python's parser)", () => {
+    const { input, expected } = reference<
+      { readonly encodedWords: readonly string[] },
+      { readonly decoded: readonly string[] }
+    >("std.eml.rfc5322");
+    expect(headerText(expected.decoded[1] ?? "")).toBe(input.encodedWords[1]);
+    const words = headerText(LONG.repeat(3)).split("\r\n ");
+    expect(words.length).toBeGreaterThan(3);
+    for (const word of words) expect(word.length).toBeLessThanOrEqual(75);
   });
 
   it("lets nothing typed into a field become a header", () => {

@@ -100,7 +100,7 @@ function dateText(at: Instant): string {
 /**
  * A letter as an .eml draft (RFC 5322, 2045 to 2047, 2231): seven-bit, lines of at most 78 letters, the text and every
  * file in base64. `X-Unsent` lets mail programs that know it open a draft instead of a letter received (common practice,
- * no source).
+ * no source). A draft names no sender: the program it is sent with does.
  */
 export function mailDraft({ to, subject, body, at, attachments, boundary }: MailDraft): string {
   const text = [

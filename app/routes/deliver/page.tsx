@@ -10,6 +10,7 @@ import { newPassphrase } from "../../ui/passphrase";
 import { saveAs } from "../../ui/save-as";
 import { useJob } from "../../ui/use-job";
 import { troubleOf } from "../../ui/use-command";
+import { ChoiceField } from "../../ui/choice-field";
 import { counted, momentText } from "../../ui/words";
 import { useChange } from "../../use-change";
 import type { Route } from "./+types/page";
@@ -99,42 +100,25 @@ export default function DeliverPage({ loaderData, params }: Route.ComponentProps
       </p>
       <div className="mt-4 flex flex-wrap items-end gap-x-6 gap-y-3 text-[14px]">
         {sections.length > 0 && (
-          <label>
-            <span className="block text-[13px] text-soft">For</span>
-            <select
-              aria-label="For"
-              className="field !w-auto"
-              value={sectionId}
-              onChange={(event) => {
-                setSectionId(event.target.value);
-              }}
-            >
-              <option value="">everyone</option>
-              {sections.map(({ id, name }) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-            </select>
-          </label>
-        )}
-        <label>
-          <span className="block text-[13px] text-soft">Lock</span>
-          <select
-            aria-label="Lock"
-            className="field !w-auto"
-            value={lock}
-            onChange={(event) => {
-              setLock(event.target.value as Lock);
+          <ChoiceField
+            label="For"
+            value={sectionId}
+            options={[["", "everyone"], ...sections.map(({ id, name }) => [id, name] as const)]}
+            onKeep={(value) => {
+              setSectionId(value);
+              return undefined;
             }}
-          >
-            {LOCKS.map(([value, words]) => (
-              <option key={value} value={value}>
-                {words}
-              </option>
-            ))}
-          </select>
-        </label>
+          />
+        )}
+        <ChoiceField
+          label="Lock"
+          value={lock}
+          options={LOCKS}
+          onKeep={(value) => {
+            setLock(value);
+            return undefined;
+          }}
+        />
         {lock === "one" && (
           <label>
             <span className="block text-[13px] text-soft">Passphrase, at least {SHORTEST} letters</span>

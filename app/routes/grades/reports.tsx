@@ -5,6 +5,7 @@ import { courseOf, fullName, studentsOf, type CourseState } from "#core/model";
 import { fromLocalText } from "../../ui/moments";
 import { saveAs } from "../../ui/save-as";
 import type { Job } from "../../ui/use-job";
+import { ChoiceField } from "../../ui/choice-field";
 import { counted } from "../../ui/words";
 
 /** Progress reports as PDF, one for each student, from the course as it stood at any day. */
@@ -73,38 +74,24 @@ export function Reports({
             }}
           />
         </label>
-        <label>
-          <span className="block text-[13px] text-soft">Student</span>
-          <select
-            aria-label="Student"
-            className="field !w-auto"
-            value={who}
-            onChange={(event) => {
-              setWho(event.target.value);
-            }}
-          >
-            <option value="">everyone</option>
-            {students.map((student) => (
-              <option key={student.id} value={student.id}>
-                {fullName(student)}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label>
-          <span className="block text-[13px] text-soft">Holding</span>
-          <select
-            aria-label="Holding"
-            className="field !w-auto"
-            value={audience}
-            onChange={(event) => {
-              setAudience(event.target.value as ProgressReport["audience"]);
-            }}
-          >
-            <option value="student">what the student could see</option>
-            <option value="office">everything, for the office</option>
-          </select>
-        </label>
+        <ChoiceField
+          label="Student"
+          value={who}
+          options={[["", "everyone"], ...students.map((student) => [student.id, fullName(student)] as const)]}
+          onKeep={(value) => {
+            setWho(value);
+            return undefined;
+          }}
+        />
+        <ChoiceField
+          label="Holding"
+          value={audience}
+          options={[]}
+          onKeep={(value) => {
+            setAudience(value);
+            return undefined;
+          }}
+        />
         <button
           type="button"
           className="act act-quiet"

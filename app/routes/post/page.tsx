@@ -11,6 +11,7 @@ import { JobStatus } from "../../ui/job-status";
 import { useJob } from "../../ui/use-job";
 import { troubleOf } from "../../ui/use-command";
 import { useSearchChoice } from "../../ui/use-search-choice";
+import { ChoiceField } from "../../ui/choice-field";
 import { counted } from "../../ui/words";
 import { useChange } from "../../use-change";
 import { SentList } from "./sent-list";
@@ -85,42 +86,30 @@ export default function PostPage({ loaderData, params }: Route.ComponentProps) {
         leaves this computer. E-mail drafts are files that you send yourself.
       </p>
       <div className="mt-4 flex flex-wrap items-end gap-x-5 gap-y-2 text-[14px]">
-        <label>
-          <span className="block text-[13px] text-soft">About</span>
-          <select
-            aria-label="About"
-            className="field !w-auto"
-            value={about}
-            onChange={(event) => {
-              set("assignment", event.target.value);
-            }}
-          >
-            <option value="">everything released</option>
-            {assignmentsOf(state).map(({ id, name }) => (
-              <option key={id} value={inAddress(id)}>
-                {name}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label>
-          <span className="block text-[13px] text-soft">To</span>
-          <select
-            aria-label="To"
-            className="field !w-auto"
-            value={section}
-            onChange={(event) => {
-              set("section", event.target.value);
-            }}
-          >
-            <option value="">everyone who can see it</option>
-            {sectionsOf(state).map(({ id, name }) => (
-              <option key={id} value={inAddress(id)}>
-                {name}
-              </option>
-            ))}
-          </select>
-        </label>
+        <ChoiceField
+          label="About"
+          value={about}
+          options={[
+            ["", "everything released"],
+            ...assignmentsOf(state).map(({ id, name }) => [inAddress(id), name] as const),
+          ]}
+          onKeep={(value) => {
+            set("assignment", value);
+            return undefined;
+          }}
+        />
+        <ChoiceField
+          label="To"
+          value={section}
+          options={[
+            ["", "everyone who can see it"],
+            ...sectionsOf(state).map(({ id, name }) => [inAddress(id), name] as const),
+          ]}
+          onKeep={(value) => {
+            set("section", value);
+            return undefined;
+          }}
+        />
         <label className="flex items-center gap-2 pb-2">
           <input
             type="checkbox"

@@ -46,7 +46,7 @@ export function ChangedList({
             differenceWords(difference).map((pair, index) => (
               <tr
                 key={`${difference.student.id}${difference.facet}${pair.what}`}
-                className="border-b border-rule align-top"
+                className="border-b border-rule align-baseline"
               >
                 <td className="py-1 pe-3">{fullName(difference.student)}</td>
                 <td className="pe-3">{pair.what}</td>

@@ -58,7 +58,7 @@ export function ReleasePanel(props: ReleasePanelProps) {
   };
   const to = place.studentId ?? place.sectionId ?? "";
   return (
-    <section className="mt-6 border-t-2 border-ink pt-2.5" aria-label={`Release ${assignment.name}`}>
+    <section className="mt-4 border-t-2 border-ink pt-2" aria-label={`Release ${assignment.name}`}>
       <h2 className="text-[16px] font-semibold">Before releasing {assignment.name}</h2>
       <ScopeFields
         row={row}

@@ -48,7 +48,7 @@ export function SealTable({ seals, totals, chosen, timeZone, sectionName, onChoo
             aria-current={assignment.id === chosen ? "true" : undefined}
             className={rowClass(assignment.id === chosen)}
           >
-            <td className="py-0.5 ps-3">
+            <td className="ps-3">
               <button
                 type="button"
                 className="flex w-full flex-wrap items-baseline gap-x-3 text-left"
@@ -69,7 +69,7 @@ export function SealTable({ seals, totals, chosen, timeZone, sectionName, onChoo
                 ) : (
                   <button
                     type="button"
-                    className="inline-flex min-h-8 flex-col items-center justify-center rounded px-2 hover:bg-table"
+                    className="inline-flex min-h-7 flex-col items-center justify-center rounded px-2 hover:bg-table"
                     aria-label={`${FACET_WORDS[overview.facet]} of ${assignment.name}: ${stateWords(overview)}`}
                     onClick={() => {
                       onChoose(assignment.id, overview.facet);
@@ -92,7 +92,7 @@ export function SealTable({ seals, totals, chosen, timeZone, sectionName, onChoo
             aria-current={total.id === chosen ? "true" : undefined}
             className={rowClass(total.id === chosen)}
           >
-            <td className="py-0.5 ps-3">
+            <td className="ps-3">
               <button
                 type="button"
                 className="flex w-full flex-wrap items-baseline gap-x-3 text-left"
@@ -107,7 +107,7 @@ export function SealTable({ seals, totals, chosen, timeZone, sectionName, onChoo
             <td className="text-center">
               <button
                 type="button"
-                className="inline-flex min-h-8 flex-col items-center justify-center rounded px-2 hover:bg-table"
+                className="inline-flex min-h-7 flex-col items-center justify-center rounded px-2 hover:bg-table"
                 aria-label={`${total.name} total: ${total.seal.state}`}
                 onClick={() => {
                   onTotal(total.id);

@@ -12,6 +12,7 @@ import { JobStatus } from "../../ui/job-status";
 import { useJob } from "../../ui/use-job";
 import { troubleOf } from "../../ui/use-command";
 import { useSearchChoice } from "../../ui/use-search-choice";
+import { ChoiceField } from "../../ui/choice-field";
 import { counted } from "../../ui/words";
 import { useChange } from "../../use-change";
 import { isKind, KINDS, REMINDER_TEXTS } from "./reminder-texts";
@@ -74,24 +75,16 @@ export default function RemindPage({ loaderData, params }: Route.ComponentProps)
       </p>
       <h1 className="page-title">Reminders</h1>
       <div className="mt-3 flex flex-wrap items-end gap-x-5 gap-y-2 text-[14px]">
-        <label>
-          <span className="block text-[13px] text-soft">To those</span>
-          <select
-            aria-label="To those"
-            className="field !w-auto"
-            value={kind}
-            onChange={(event) => {
-              setLeft(new Set());
-              set("kind", event.target.value);
-            }}
-          >
-            {KINDS.map(([value, words]) => (
-              <option key={value} value={value}>
-                {words}
-              </option>
-            ))}
-          </select>
-        </label>
+        <ChoiceField
+          label="To those"
+          value={kind}
+          options={KINDS}
+          onKeep={(value) => {
+            setLeft(new Set());
+            set("kind", value);
+            return undefined;
+          }}
+        />
         {takesFigure && (
           <label>
             <span className="block text-[13px] text-soft">Percent</span>
@@ -107,25 +100,19 @@ export default function RemindPage({ loaderData, params }: Route.ComponentProps)
             />
           </label>
         )}
-        <label>
-          <span className="block text-[13px] text-soft">In</span>
-          <select
-            aria-label="In"
-            className="field !w-auto"
-            value={about}
-            onChange={(event) => {
-              setLeft(new Set());
-              set("assignment", event.target.value);
-            }}
-          >
-            <option value="">{takesFigure ? "the course total" : "all work"}</option>
-            {assignmentsOf(state).map(({ id, name }) => (
-              <option key={id} value={inAddress(id)}>
-                {name}
-              </option>
-            ))}
-          </select>
-        </label>
+        <ChoiceField
+          label="In"
+          value={about}
+          options={[
+            ["", takesFigure ? "the course total" : "all work"],
+            ...assignmentsOf(state).map(({ id, name }) => [inAddress(id), name] as const),
+          ]}
+          onKeep={(value) => {
+            setLeft(new Set());
+            set("assignment", value);
+            return undefined;
+          }}
+        />
         <p className="figures pb-2 text-soft" role="status">
           {found.length === 0 ? "Nobody, as things stand." : counted(found.length, "student")}
         </p>

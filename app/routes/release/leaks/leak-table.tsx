@@ -29,7 +29,7 @@ export function LeakTable({
       <thead>
         <tr className="border-b border-rule text-left text-[13.5px] text-soft">
           <th className="py-1 font-normal">Student</th>
-          <th className="font-normal">Sealed score of</th>
+          <th className="w-[190px] font-normal">Sealed score of</th>
           <th className="font-normal">Verdict</th>
           <th className="w-[170px] font-normal">What is left possible</th>
           <th className="font-normal">How it follows</th>
