@@ -81,7 +81,7 @@ export function Ruler({
       }}
     >
       <Dots others={others} nib={shown === null || notApplicable ? null : number(shown) / top} />
-      <div ref={scale} className={`relative flex h-4 ${notApplicable ? "opacity-45" : ""}`}>
+      <div ref={scale} className={`relative flex h-4 pointer-coarse:h-10 ${notApplicable ? "opacity-45" : ""}`}>
         {criterion.levels.map((item, index) => {
           const from = index === 0 ? 0 : number(criterion.levels[index - 1]?.max ?? item.min);
           const chosen = item.id === level?.id && !notApplicable;
@@ -89,7 +89,7 @@ export function Ruler({
             <span
               key={item.id}
               title={`${item.name}, ${item.min} to ${item.max}`}
-              className={`overflow-hidden border px-1.5 text-[12px] leading-[14px] whitespace-nowrap ${chosen ? "z-10 border-green bg-green-wash font-semibold text-ink" : "border-rule bg-sheet text-soft"}`}
+              className={`overflow-hidden border px-1.5 text-[12px] leading-[14px] whitespace-nowrap pointer-coarse:leading-[38px] ${chosen ? "z-10 border-green bg-green-wash font-semibold text-ink" : "border-rule bg-sheet text-soft"}`}
               style={{ width: `${String(Math.max(6, ((number(item.max) - from) / top) * 100))}%`, flexShrink: 1 }}
             >
               {item.name}

@@ -65,6 +65,23 @@ export function rememberMargin(repository: Repository, width: number): void {
   void repository.remember(MARGIN_KEY, width).catch(() => null);
 }
 
+const HAND_KEY = "desk-hand";
+
+/** Which hands hold the desk: both, or one, with judgement and the way on at its side. */
+export const HANDS = ["both", "left", "right"] as const;
+/** Which hands hold the desk. */
+export type Hand = (typeof HANDS)[number];
+
+/** The hands the desk was last laid out for. */
+export async function recallHand(repository: Repository): Promise<Hand> {
+  const hand = await repository.recall(HAND_KEY);
+  return HANDS.find((one) => one === hand) ?? "both";
+}
+
+export function rememberHand(repository: Repository, hand: Hand): void {
+  void repository.remember(HAND_KEY, hand).catch(() => null);
+}
+
 /** What a paper says to its student as it stands now, and who says it. */
 export interface PaperDraft {
   readonly course: string;

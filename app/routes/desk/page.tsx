@@ -15,8 +15,10 @@ import {
   loadBeside,
   loadWork,
   prefetchNext,
+  recallHand,
   recallLayout,
   recallMargin,
+  rememberHand,
   rememberLayout,
   rememberMargin,
 } from "./load-work";
@@ -50,6 +52,7 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
     unitHours: courseOf(state).lateRule?.unitHours ?? 24,
     work: await loadWork(repository, params.slot, rows, search.get("file")),
     beside: await loadBeside(repository, params.slot, rows, search.get("beside")),
+    hand: await recallHand(repository),
     layout: await recallLayout(repository),
     marginWidth: await recallMargin(repository),
     nearPapers: (criterionId: string) =>
@@ -78,6 +81,7 @@ function Desk({
   const [comparing, setComparing] = useState<number | null>(null);
   const [wholeGroup, setWholeGroup] = useState(true);
   const [pileShown, setPileShown] = useState(true);
+  const [hand, setHand] = useState(loaderData.hand);
   const overall = useRef<HTMLTextAreaElement>(null);
   const privateNote = useRef<HTMLTextAreaElement>(null);
   const late = useRef<HTMLInputElement>(null);
@@ -140,6 +144,34 @@ function Desk({
     keep: (text) => void send({ type: "keepPhrase", text }),
     remove: (phrase) => void send({ type: "removePhrase", phraseId: phrase.id }),
   };
+  const judgement = (
+    <Panel id="judgement" defaultSize={352} minSize={270} maxSize={560}>
+      <JudgementColumn
+        slot={slot}
+        rows={rows}
+        unitHours={unitHours}
+        timeZone={loaderData.timeZone}
+        repository={repository}
+        markerName={loaderData.nameOf}
+        wholeGroup={wholeGroup}
+        onWholeGroup={setWholeGroup}
+        keys={keys}
+        send={send}
+        sendTyped={sendTyped}
+        notice={notice}
+        onEvidence={setChosen}
+        overallRef={overall}
+        privateRef={privateNote}
+        lateRef={late}
+      />
+    </Panel>
+  );
+  const separator = (
+    <Separator
+      aria-label="Width of the judgement column"
+      className="w-[5px] border-s border-rule outline-none hover:bg-rule focus-visible:bg-ink"
+    />
+  );
   return (
     <main className="flex h-[calc(100vh-46px)] flex-col">
       <title>{`${rows.name}, ${rows.assignment.shortName} · Upright Quill`}</title>
@@ -152,30 +184,8 @@ function Desk({
             rememberLayout(repository, changed);
           }}
         >
-          <Panel id="judgement" defaultSize={352} minSize={270} maxSize={560}>
-            <JudgementColumn
-              slot={slot}
-              rows={rows}
-              unitHours={unitHours}
-              timeZone={loaderData.timeZone}
-              repository={repository}
-              markerName={loaderData.nameOf}
-              wholeGroup={wholeGroup}
-              onWholeGroup={setWholeGroup}
-              keys={keys}
-              send={send}
-              sendTyped={sendTyped}
-              notice={notice}
-              onEvidence={setChosen}
-              overallRef={overall}
-              privateRef={privateNote}
-              lateRef={late}
-            />
-          </Panel>
-          <Separator
-            aria-label="Width of the judgement column"
-            className="w-[5px] border-s border-rule outline-none hover:bg-rule focus-visible:bg-ink"
-          />
+          {hand !== "right" && judgement}
+          {hand !== "right" && separator}
           <Panel id="work" minSize={420}>
             <WorkArea
               slot={slot}
@@ -201,6 +211,8 @@ function Desk({
               }}
             />
           </Panel>
+          {hand === "right" && separator}
+          {hand === "right" && judgement}
           {comparedCriterion && (
             <Panel id="near" defaultSize={440} minSize={320} maxSize={620}>
               <NearPapers
@@ -224,6 +236,11 @@ function Desk({
           order={order}
           onOrder={(wanted) => {
             setSearch(wanted === "name" ? {} : { order: wanted }, { replace: true });
+          }}
+          hand={hand}
+          onHand={(wanted) => {
+            setHand(wanted);
+            rememberHand(repository, wanted);
           }}
           onNext={next}
           doneRef={done}

@@ -1,6 +1,7 @@
 import { useEffect, useRef } from "react";
 import { Link } from "react-router";
 import { deskAddress } from "../../ui/address";
+import { HANDS, type Hand } from "./load-work";
 import { PILE_ORDERS, type DeskRows, type PaperMark, type PileOrder } from "./rows";
 
 const MARKS: Readonly<Record<PaperMark, { readonly sign: string; readonly look: string }>> = {
@@ -18,25 +19,31 @@ const ORDER_WORDS: Readonly<Record<PileOrder, string>> = {
   number: "by number",
 };
 
+const HAND_WORDS: Readonly<Record<Hand, string>> = { both: "both hands", left: "left hand", right: "right hand" };
+
 interface PileProps {
   readonly slot: string;
   readonly rows: DeskRows;
   readonly order: PileOrder;
   readonly onOrder: (order: PileOrder) => void;
+  readonly hand: Hand;
+  readonly onHand: (hand: Hand) => void;
   readonly onNext: () => void;
   readonly doneRef: React.RefObject<HTMLButtonElement | null>;
 }
 
 /** The pile along the lower edge: one small sheet per student, in the order chosen. */
-export function Pile({ slot, rows, order, onOrder, onNext, doneRef }: PileProps) {
+export function Pile({ slot, rows, order, onOrder, hand, onHand, onNext, doneRef }: PileProps) {
   const current = useRef<HTMLAnchorElement>(null);
   useEffect(() => {
     current.current?.scrollIntoView({ block: "nearest", inline: "center" });
   }, [rows.student.id]);
   const search = order === "name" ? "" : `?order=${order}`;
   return (
-    <footer className="flex h-[74px] shrink-0 items-center gap-4 border-t border-rule bg-paper px-[18px]">
-      <div className="w-[138px] shrink-0 leading-tight">
+    <footer
+      className={`flex h-[74px] shrink-0 items-center gap-4 border-t border-rule bg-paper px-[18px] pointer-coarse:h-[84px] ${hand === "left" ? "flex-row-reverse" : ""}`}
+    >
+      <div className="w-[176px] shrink-0 leading-tight">
         <p className="figures text-[14.5px] font-semibold">
           {rows.scored} of {rows.pile.length} scored
         </p>
@@ -59,6 +66,22 @@ export function Pile({ slot, rows, order, onOrder, onNext, doneRef }: PileProps)
             ))}
           </select>
         </label>
+        <label className="text-[13px] text-soft">
+          <span className="sr-only">Hands that hold the desk</span>
+          <select
+            className="bg-transparent"
+            value={hand}
+            onChange={(event) => {
+              onHand(event.target.value as Hand);
+            }}
+          >
+            {HANDS.map((item) => (
+              <option key={item} value={item} className="bg-sheet">
+                {HAND_WORDS[item]}
+              </option>
+            ))}
+          </select>
+        </label>
       </div>
       <nav aria-label="The pile" className="flex min-w-0 flex-1 items-end gap-[5px] overflow-x-auto py-2">
         {rows.pile.map((sheet) => {
@@ -72,7 +95,7 @@ export function Pile({ slot, rows, order, onOrder, onNext, doneRef }: PileProps)
               aria-current={here ? "page" : undefined}
               aria-label={`${sheet.name}, ${sheet.mark}`}
               title={`${sheet.name}, ${sheet.mark}`}
-              className={`flex shrink-0 flex-col items-center justify-center border text-[12px] leading-tight [clip-path:polygon(0_0,calc(100%-7px)_0,100%_7px,100%_100%,0_100%)] ${look} ${here ? "h-[50px] w-[36px] border-2 !border-ink bg-sheet font-semibold !text-ink" : "h-[42px] w-[31px]"}`}
+              className={`flex shrink-0 flex-col items-center justify-center border text-[12px] leading-tight [clip-path:polygon(0_0,calc(100%-7px)_0,100%_7px,100%_100%,0_100%)] ${look} ${here ? "h-[50px] w-[36px] border-2 !border-ink bg-sheet font-semibold !text-ink" : "h-[42px] w-[31px] pointer-coarse:h-[50px] pointer-coarse:w-[40px]"}`}
             >
               {sheet.initials}
               <span aria-hidden="true">{sign}</span>
@@ -80,7 +103,12 @@ export function Pile({ slot, rows, order, onOrder, onNext, doneRef }: PileProps)
           );
         })}
       </nav>
-      <button ref={doneRef} type="button" className="act act-first min-h-10 shrink-0" onClick={onNext}>
+      <button
+        ref={doneRef}
+        type="button"
+        className="act act-first min-h-10 shrink-0 pointer-coarse:min-h-14"
+        onClick={onNext}
+      >
         {rows.after ? "Done, next" : "Done, to the board"} <span className="text-[13px] font-normal">Alt →</span>
       </button>
     </footer>

@@ -17,7 +17,7 @@ export function StandingRow({ rows, unitHours, send, lateRef }: StandingRowProps
   const decide = (wanted: "missing" | "excused") =>
     void send({ type: "setStanding", ...place, decision: decision === wanted ? null : wanted });
   const chip = (on: boolean, colour: string) =>
-    `inline-flex h-[26px] items-center gap-1 rounded-[3px] border px-2 text-[13.5px] ${on ? `font-semibold ${colour}` : "border-rule bg-sheet"}`;
+    `inline-flex h-[26px] pointer-coarse:h-11 items-center gap-1 rounded-[3px] border px-2 text-[13.5px] ${on ? `font-semibold ${colour}` : "border-rule bg-sheet"}`;
   return (
     <div role="group" aria-label="Standing" className="flex flex-wrap gap-1 px-4 pt-2.5">
       <button

@@ -33,7 +33,7 @@ export function ViewTools({ pen, onFind, onPin, onTurn, onZoom, more, contents }
               aria-label={`Write in ${colour}`}
               aria-pressed={now.tool === "draw" && now.colour === colour}
               title={`Write in ${colour}`}
-              className={`grid size-8 place-items-center rounded-full border-2 ${now.tool === "draw" && now.colour === colour ? "border-ink" : "border-transparent hover:border-rule"}`}
+              className={`grid size-8 place-items-center rounded-full border-2 pointer-coarse:size-11 ${now.tool === "draw" && now.colour === colour ? "border-ink" : "border-transparent hover:border-rule"}`}
               onClick={() => {
                 pen.set({ tool: "draw", colour });
               }}
@@ -107,7 +107,7 @@ function ViewButton({
       aria-label={label}
       aria-pressed={pressed}
       title={label}
-      className={`grid size-8 place-items-center rounded hover:bg-sheet hover:text-ink ${pressed ? "bg-sheet text-ink outline-1 outline-rule" : "text-soft"}`}
+      className={`grid size-8 place-items-center rounded hover:bg-sheet hover:text-ink pointer-coarse:size-11 ${pressed ? "bg-sheet text-ink outline-1 outline-rule" : "text-soft"}`}
       onClick={onClick}
     >
       <Mark size={16} aria-hidden="true" />
