@@ -5,6 +5,7 @@ import { fromDecimal, roundToText, subtract, toNumber } from "#core/kernel";
 import { madeUpCourse } from "./flat-course";
 import { leakyCourse } from "./leaks";
 import { buildSheet } from "./sheet";
+import { measureDesk } from "./desk";
 import { measureGradebook } from "./gradebook";
 import { computeInWorker } from "./in-browser";
 
@@ -99,6 +100,12 @@ row("gradebook: page reloaded", gradebook.reloaded);
 row("gradebook: key to new total, median", gradebook.keyMedian);
 row("gradebook: key to new total, 95th percentile", gradebook.key95);
 
+const desk = await measureDesk();
+row(`desk: next paper on screen, median of ${String(desk.papers)}`, desk.nextMedian);
+row("desk: next paper on screen, slowest", desk.nextWorst);
+row("desk: key to note in the margin, median", desk.noteMedian);
+row("desk: first page of a PDF of 200", desk.firstPage);
+
 const widths = [0, 1, 2, 3].map((column) => Math.max(...rows.map((cells) => (cells[column] ?? "").length), 12));
 const print = (cells: readonly string[]) => {
   console.log(
@@ -115,6 +122,7 @@ console.log(
 console.log(
   `Frames without cells while the gradebook was scrolled: ${String(gradebook.blankFrames)} of ${String(gradebook.frames)}.`,
 );
+console.log(`Most pages drawn at a time while scrolling through the 200: ${String(desk.mostPages)}.`);
 console.log(
   `Students worked out the long way: ${String(totals.longWay.size)}. Largest difference from the sheet's doubles: ${worst.toExponential(1)}.`,
 );

@@ -1,0 +1,167 @@
+import { spawn } from "node:child_process";
+import { chromium, type Page } from "@playwright/test";
+import { makePdf } from "../e2e/make-pdf";
+
+/** What was measured of the desk on the demo course in Debian's Chromium, in milliseconds. */
+export interface DeskFigures {
+  /** From the key for the next paper to its name and its work's words on screen: median and worst of those walked through. */
+  readonly nextMedian: number;
+  readonly nextWorst: number;
+  readonly papers: number;
+  /** From the key that keeps a note to the note in the margin. */
+  readonly noteMedian: number;
+  /** From a file of 200 pages taken in to the words of its first page. */
+  readonly firstPage: number;
+  /** Most pages drawn at a time while scrolling through all of them. */
+  readonly mostPages: number;
+}
+
+const PORT = "4391";
+const PAPERS = 12;
+const NOTES = 8;
+const PAGES = 200;
+
+/** Drives the built application through the demo course. */
+export async function measureDesk(): Promise<DeskFigures> {
+  const server = spawn(process.execPath, ["scripts/serve.mjs"], { env: { ...process.env, PORT }, stdio: "pipe" });
+  await new Promise((resolve) => server.stdout.once("data", resolve));
+  const browser = await chromium.launch({
+    executablePath: "/usr/bin/chromium",
+    args: ["--no-sandbox", "--disable-gpu"],
+  });
+  try {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    page.setDefaultTimeout(60_000);
+    await page.goto(`http://127.0.0.1:${PORT}/`);
+    await page.waitForURL(/courses/);
+    const next = await walk(page);
+    const noteMedian = await takeNotes(page);
+    return { ...next, noteMedian, ...(await readLong(page)) };
+  } finally {
+    await browser.close();
+    server.kill();
+  }
+}
+
+const median = (values: readonly number[]): number =>
+  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
+
+const desk = (page: Page, student: string) =>
+  page.goto(`http://127.0.0.1:${PORT}/courses/reading-rivers/score/flood-memo/${student}`);
+
+/** Goes on from paper to paper and times, inside the page, each key until another name and some of its work stand there. */
+async function walk(page: Page): Promise<Pick<DeskFigures, "nextMedian" | "nextWorst" | "papers">> {
+  await desk(page, "aldous-brenn");
+  await page.locator("html[data-ready]").waitFor();
+  await page.waitForTimeout(3_000);
+  await page.evaluate(() => {
+    const times: number[] = [];
+    let start = 0;
+    let before = "";
+    const name = () => document.querySelector("h1")?.textContent ?? "";
+    const hasWork = () =>
+      [...document.querySelectorAll(".text-layer, .work-text, .work-word")].some(
+        (layer) => (layer.textContent ?? "").trim().length > 20,
+      );
+    window.addEventListener(
+      "keydown",
+      (event) => {
+        if (event.key !== "ArrowRight" || !event.altKey) return;
+        before = name();
+        start = performance.now();
+      },
+      true,
+    );
+    const look = () => {
+      if (start !== 0 && name() !== before && hasWork()) {
+        times.push(performance.now() - start);
+        start = 0;
+      }
+      requestAnimationFrame(look);
+    };
+    requestAnimationFrame(look);
+    Object.assign(window, { nextTimes: times });
+  });
+  for (let step = 0; step < PAPERS; step += 1) {
+    await page.keyboard.press("Alt+ArrowRight");
+    await page.waitForTimeout(1_500);
+  }
+  const times = await page.evaluate(() => (window as unknown as { nextTimes: number[] }).nextTimes);
+  return { nextMedian: median(times), nextWorst: Math.max(...times), papers: times.length };
+}
+
+/** Marks passages and times, inside the page, each key until the remark stands in the margin. */
+async function takeNotes(page: Page): Promise<number> {
+  await desk(page, "aldous-brenn");
+  await page.locator("html[data-ready]").waitFor();
+  await page.getByRole("heading", { name: "Flood frequency at Ossel Weir" }).waitFor();
+  await page.evaluate(() => {
+    const times: number[] = [];
+    let start = 0;
+    let before = 0;
+    const notes = () => document.querySelectorAll('[aria-label="Notes in the margin"] > li').length;
+    window.addEventListener(
+      "keydown",
+      (event) => {
+        if (event.key !== "1") return;
+        before = notes();
+        start = performance.now();
+      },
+      true,
+    );
+    new MutationObserver(() => {
+      if (start === 0 || notes() === before) return;
+      times.push(performance.now() - start);
+      start = 0;
+    }).observe(document.body, { subtree: true, childList: true });
+    Object.assign(window, { noteTimes: times });
+  });
+  const words = [
+    "The board wants",
+    "I gave each",
+    "Then I drew",
+    "Reading it",
+    "The largest is",
+    "For the largest",
+    "It has annual",
+    "I took the figures",
+  ];
+  for (const passage of words.slice(0, NOTES)) {
+    await page.keyboard.press("/");
+    await page.keyboard.type(passage);
+    await page.keyboard.press("Enter");
+    await page.getByRole("toolbar", { name: "For this passage" }).waitFor();
+    await page.keyboard.press("1");
+    await page.waitForTimeout(400);
+    await page.keyboard.press("Escape");
+    await page.waitForTimeout(200);
+  }
+  return median(await page.evaluate(() => (window as unknown as { noteTimes: number[] }).noteTimes));
+}
+
+/** Hands in a PDF of many pages, times its first page, and scrolls through it counting the pages that are drawn. */
+async function readLong(page: Page): Promise<Pick<DeskFigures, "firstPage" | "mostPages">> {
+  const buffer = await makePdf({ pages: PAGES });
+  await page.goto(`http://127.0.0.1:${PORT}/courses/reading-rivers/score/gauging-report/mei-barrow`);
+  await page.locator("html[data-ready]").waitFor();
+  await page.waitForTimeout(1_000);
+  const file = { name: "long.pdf", mimeType: "application/pdf", buffer };
+  const start = performance.now();
+  await page.locator('input[type="file"]').first().setInputFiles(file);
+  await page.locator(".text-layer").getByText("This is page 1 of").waitFor();
+  const firstPage = performance.now() - start;
+  const mostPages = await page.evaluate(async () => {
+    const layer = document.querySelector(".text-layer");
+    let scroller = layer?.parentElement ?? null;
+    while (scroller && scroller.scrollHeight <= scroller.clientHeight + 10) scroller = scroller.parentElement;
+    if (!scroller) throw new Error("nothing to scroll");
+    let most = 0;
+    while (scroller.scrollTop + scroller.clientHeight < scroller.scrollHeight - 4) {
+      scroller.scrollTop += scroller.clientHeight * 2;
+      await new Promise((resolve) => setTimeout(resolve, 40));
+      most = Math.max(most, document.querySelectorAll("canvas").length);
+    }
+    return most;
+  });
+  return { firstPage, mostPages };
+}
