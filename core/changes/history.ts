@@ -39,7 +39,7 @@ export const EMPTY_HISTORY: History = { undoable: [], redoable: [] };
 
 /** Changes kept for undo; older ones stay in the journal. */
 const UNDO_DEPTH = 500;
-/** Not a gesture of the user: the clock gave it out, or it made the course. */
+/** Not a gesture of the user, or a fact outside the course that no undoing takes back: a letter sent, a file handed out. */
 export const NOT_UNDOABLE: ReadonlySet<string> = new Set([
   "releaseDue",
   "startCourse",
@@ -47,6 +47,9 @@ export const NOT_UNDOABLE: ReadonlySet<string> = new Set([
   "readMessages",
   "openLetter",
   "openMail",
+  "sendMails",
+  "noteDelivery",
+  "keepGradeExport",
 ]);
 
 /**

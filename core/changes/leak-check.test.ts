@@ -3,7 +3,16 @@ import { runCommand, type Command, type Entry } from "#core/changes";
 import { fractionText, type Instant } from "#core/kernel";
 import { totalCopiesOf, type CourseState } from "#core/model";
 import { assignmentId, entriesOf, smallCourse, studentId, WORLD } from "#core/testing";
-import { checkedAfter, leakReport, remediesFor, stateAt, totalsHistory, type Checked } from "./index";
+import {
+  advance,
+  checkedAfter,
+  EMPTY_HISTORY,
+  leakReport,
+  remediesFor,
+  stateAt,
+  totalsHistory,
+  type Checked,
+} from "./index";
 
 const essay = assignmentId("essay");
 const quiz = assignmentId("quiz");
@@ -119,6 +128,13 @@ describe("the classic trap: everything sealed, the running total on show", () =>
     const course = trap().run({ type: "noteDelivery", locked: true, studentIds: [ben] }, total("sealed"));
     expect(course.leaks()).toHaveLength(1);
     expect(course.leaks(cleo).filter(({ verdict }) => verdict === "exact")).toEqual([]);
+  });
+
+  it("cannot be undone away: what left has left", () => {
+    for (const type of ["noteDelivery", "sendMails", "openLetter", "releaseDue"]) {
+      const change = { type, id: "change:x" as never, at: WORLD.at, by: WORLD.by, line: "", patches: [] };
+      expect(advance(EMPTY_HISTORY, { kind: "change", of: null, change })).toBe(EMPTY_HISTORY);
+    }
   });
 
   it("is about the score behind the total that was seen, not about a later one", () => {

@@ -94,6 +94,12 @@ export function ReleasePanel(props: ReleasePanelProps) {
           );
         }}
       />
+      {row.isOverdue && (
+        <p className="mt-2 text-[14px] text-wax">
+          ! Its moment has come, and it did not go out: something in this list stops it. Mend that, or let it no longer
+          stop a release; then it goes out by itself.
+        </p>
+      )}
       <div className="mt-3 flex flex-wrap items-center gap-3">
         <button
           type="button"

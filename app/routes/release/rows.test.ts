@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { required } from "#core/kernel";
+import { runCommand } from "#core/changes";
+import { required, type Instant } from "#core/kernel";
 import { type CourseState, type Facet } from "#core/model";
 import { changedSinceRelease, FINDING_CODES } from "#core/release";
 import { assignmentId, criterionId, run, smallCourse, studentId, WORLD } from "#core/testing";
@@ -64,6 +65,20 @@ describe("the table of seals", () => {
     expect(all?.preview).toEqual([newly("score"), newly("rubric"), newly("comments")]);
     expect(all?.ready).toBe(1);
     expect(rowsOf(judged, "assignment=essay&only=ben").chosen).toMatchObject({ ready: 0, preview: [] });
+  });
+
+  it("says when a timed release is stopped at its moment", () => {
+    const timed = run(
+      judged,
+      { type: "timeRelease", assignmentId: essay, facets: ["score"], at: "2026-11-02T08:00:00Z" as Instant },
+      { type: "editCourse", fields: { releaseStops: ["undecided"] } },
+    );
+    const at = (now: string) =>
+      releaseRows(timed, readPlace(new URLSearchParams()), { ...WORLD, at: now as Instant }).chosen?.isOverdue;
+    expect([at("2026-11-02T07:59:59Z"), at("2026-11-02T08:00:00Z")]).toEqual([false, true]);
+    expect(runCommand(timed, { type: "releaseDue" }, { ...WORLD, at: "2026-11-02T08:00:00Z" as Instant }).ok).toBe(
+      false,
+    );
   });
 
   it("lists the course's total and its categories with their seals", () => {

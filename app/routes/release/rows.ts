@@ -10,6 +10,7 @@ import {
   sectionsOf,
   studentsOf,
   totalSealOf,
+  TOTALS_LETTER,
   type Assignment,
   type CourseState,
   type Facet,
@@ -21,8 +22,10 @@ import {
   changedTotalCopies,
   draftFacet,
   draftTotals,
+  dueReleases,
   facetOverview,
   isShown,
+  openingsOf,
   preflight,
   readingOf,
   studentsMeant,
@@ -53,6 +56,8 @@ export interface TotalRow {
   readonly name: string;
   readonly seal: TotalSeal;
   readonly detail: string;
+  /** Students who have opened their totals. */
+  readonly seen: readonly StudentId[];
   /** Students whose copy of it is not what it would be now. */
   readonly changed: readonly TotalDifference[];
 }
@@ -83,6 +88,8 @@ export interface ChosenRow extends SealRow {
   /** How many other assignments its category has. */
   readonly companions: number;
   readonly categoryName: string;
+  /** Its moment has come and it did not go out: something stops it. */
+  readonly isOverdue: boolean;
 }
 
 export interface ReleaseRows {
@@ -152,6 +159,7 @@ function asIfOpen(state: CourseState, totalId: string | null): CourseState {
 
 function totalRows(state: CourseState, { at }: Context): TotalRow[] {
   const changed = changedTotalCopies(state, at);
+  const seen = studentsOf(state).flatMap(({ id }) => (openingsOf(state, TOTALS_LETTER, id).length > 0 ? [id] : []));
   return totalIds(state).map((id) => {
     const kind = state.categories[id] ? "category" : state.terms[id] ? "term" : "";
     return {
@@ -159,6 +167,7 @@ function totalRows(state: CourseState, { at }: Context): TotalRow[] {
       name: totalName(state, id),
       seal: totalSealOf(state, id),
       detail: kind || (courseOf(state).totalsRestOn === "released" ? "from released work only" : "from all work"),
+      seen,
       changed: changed.filter((one) => one.id === id),
     };
   });
@@ -187,6 +196,7 @@ function chosenRow(state: CourseState, row: SealRow, place: ReleasePlace, contex
       const { held, heldReason } = resultOf(state, assignment.id, id);
       return held ? [{ id, reason: heldReason }] : [];
     }),
+    isOverdue: dueReleases(state, context.at).some(({ assignmentId }) => assignmentId === assignment.id),
     companions: togetherWith(state, assignment).length,
     categoryName: state.categories[assignment.categoryId]?.name ?? "",
   };

@@ -6,6 +6,7 @@ import { useTroubleOf } from "../../ui/use-command";
 import { counted } from "../../ui/words";
 import { useChange } from "../../use-change";
 import { AskChange } from "./ask-change";
+import { namesWords } from "./preview-list";
 import { PreflightList } from "./preflight-list";
 import type { ReleaseRows, TotalRow } from "./rows";
 import { useLeakCheck } from "./use-leak-check";
@@ -149,7 +150,10 @@ export function TotalPanel({ slot, total, rows, checked, context, leaksTo, nameO
             onClick={() => {
               setAsked({
                 title: `Seal the ${name} total`,
-                detail: "Students see it no longer. What they have seen, they have seen.",
+                detail:
+                  total.seen.length === 0
+                    ? "Students see it no longer. Nobody has opened their totals."
+                    : `${counted(total.seen.length, "student has", "students have")} already seen their totals, and sealing does not undo that: ${namesWords(total.seen, nameOf)}.`,
                 action: "Take back and seal",
                 command: { type: "sealTotal", id: total.id, state: "sealed", at: null, shows: seal.shows },
               });
