@@ -47,7 +47,7 @@ export function TotalPanel({ slot, total, rows, checked, context, leaksTo, nameO
   const at = fromLocalText(moment, rows.timeZone);
   const other = rows.restOn === "released" ? "all" : "released";
   return (
-    <section className="mt-4 border-t-2 border-ink pt-2" aria-label={`${name} total`}>
+    <section className="mt-4 border-t-2 border-ink pt-2" aria-label={`Seal of the ${name} total`}>
       <h2 className="text-[16px] font-semibold">{name} total</h2>
       <div className="mt-2 flex flex-wrap items-center gap-x-6 gap-y-1.5 text-[14px]">
         <fieldset className="flex gap-5">
