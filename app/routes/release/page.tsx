@@ -1,10 +1,11 @@
-import { Link, useSearchParams } from "react-router";
+import { useState } from "react";
+import { Link, useNavigation, useSearchParams } from "react-router";
 import { totalsHistory, type Checked } from "#core/changes";
 import { courseOf } from "#core/model";
 import { openCourse } from "../../open-course";
 import { inAddress } from "../../ui/address";
 import { CopyAside } from "./copy-aside";
-import { readPlace } from "./place";
+import { readPlace, withScope, writeScope, type ReleasePlace } from "./place";
 import { ReleaseLinks } from "./release-links";
 import { ReleasePanel } from "./release-panel";
 import { releaseRows } from "./rows";
@@ -24,6 +25,10 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
 export default function ReleasePage({ loaderData, params }: Route.ComponentProps) {
   const { rows, place, checked, asked } = loaderData;
   const [search, setSearch] = useSearchParams();
+  // What was ticked shows at once; what rests on it follows with the next look, and nothing is released in between.
+  const [wish, setWish] = useState<{ readonly base: ReleasePlace; readonly place: ReleasePlace } | null>(null);
+  const shown = wish?.base === place ? wish.place : place;
+  const isBehind = useNavigation().state !== "idle" || shown !== place;
   const set = (change: (next: URLSearchParams) => void) => {
     setSearch(
       (before) => {
@@ -98,22 +103,17 @@ export default function ReleasePage({ loaderData, params }: Route.ComponentProps
             row={chosen}
             rows={rows}
             place={place}
-            facets={place.facets}
+            shown={shown}
+            isBehind={isBehind}
             checked={checked}
             context={asked}
             leaksTo={leaksTo}
             nameOf={nameOf}
-            onPlace={({ facets, to, category }) => {
-              set((next) => {
-                if (facets) next.set("facets", facets.join(" "));
-                if (category !== undefined) {
-                  if (category) next.set("with", "category");
-                  else next.delete("with");
-                }
-                if (to === undefined) return;
-                next.delete("section");
-                next.delete("only");
-                if (to !== "") next.set(to.startsWith("section:") ? "section" : "only", inAddress(to));
+            onPlace={(change) => {
+              const next = withScope(shown, change);
+              setWish({ base: place, place: next });
+              set((address) => {
+                writeScope(address, next);
               });
             }}
           />

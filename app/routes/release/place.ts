@@ -39,6 +39,39 @@ export function readPlace(search: URLSearchParams): ReleasePlace {
   };
 }
 
+/** A change of what goes out, of how much, or to whom; `to` is a section's or a student's id, or empty for everyone. */
+export interface ScopeChange {
+  readonly facets?: readonly Facet[];
+  readonly to?: string;
+  readonly category?: boolean;
+}
+
+/** A place with such a change. */
+export function withScope(place: ReleasePlace, { facets, to, category }: ScopeChange): ReleasePlace {
+  return {
+    ...place,
+    ...(facets && { facets }),
+    ...(category !== undefined && { wholeCategory: category }),
+    ...(to !== undefined && {
+      sectionId: to.startsWith("section:") ? (to as SectionId) : null,
+      studentId: to.startsWith("student:") ? (to as StudentId) : null,
+    }),
+  };
+}
+
+/** Writes what goes out, and to whom, into the search of an address. */
+export function writeScope(search: URLSearchParams, place: ReleasePlace): void {
+  search.set("facets", place.facets.join(" "));
+  for (const [name, value] of [
+    ["section", place.sectionId && inAddress(place.sectionId)],
+    ["only", place.studentId && inAddress(place.studentId)],
+    ["with", place.wholeCategory ? "category" : null],
+  ] as const) {
+    if (value === null) search.delete(name);
+    else search.set(name, value);
+  }
+}
+
 /** The part of a command that says for whom it is. */
 export const scopeOf = ({ sectionId, studentId }: Pick<ReleasePlace, "sectionId" | "studentId">) =>
   studentId ? { studentIds: [studentId] } : sectionId ? { sectionId } : {};

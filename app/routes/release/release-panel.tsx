@@ -1,6 +1,6 @@
 import { useMemo, useState } from "react";
 import { checkedAfter, runCommand, type Checked, type Command, type Context } from "#core/changes";
-import { courseOf, type CourseState, type Facet } from "#core/model";
+import { courseOf, type CourseState } from "#core/model";
 import { visibleChanges } from "#core/release";
 import { fromLocalText } from "../../ui/moments";
 import { useTroubleOf } from "../../ui/use-command";
@@ -8,7 +8,7 @@ import { counted } from "../../ui/words";
 import { useChange } from "../../use-change";
 import { ChangedList } from "./changed-list";
 import { HoldButtons } from "./hold-buttons";
-import { releaseCommand, type ReleasePlace } from "./place";
+import { releaseCommand, type ReleasePlace, type ScopeChange } from "./place";
 import { PreflightList } from "./preflight-list";
 import { PreviewList } from "./preview-list";
 import { ReadersLine } from "./readers-line";
@@ -22,21 +22,19 @@ interface ReleasePanelProps {
   readonly row: ChosenRow;
   readonly rows: ReleaseRows;
   readonly place: ReleasePlace;
-  readonly facets: readonly Facet[];
+  /** What is ticked; the rest of the panel is about `place` until it has followed. */
+  readonly shown: ReleasePlace;
+  readonly isBehind: boolean;
   readonly checked: Checked;
   readonly context: Context;
   readonly leaksTo: string;
   readonly nameOf: (id: string) => string;
-  readonly onPlace: (place: {
-    readonly facets?: readonly Facet[];
-    readonly to?: string;
-    readonly category?: boolean;
-  }) => void;
+  readonly onPlace: (change: ScopeChange) => void;
 }
 
 /** What to know before a release, the release itself, and what changed since the last one. */
 export function ReleasePanel(props: ReleasePanelProps) {
-  const { slot, row, rows, place, facets, checked, context, leaksTo, nameOf, onPlace } = props;
+  const { slot, row, rows, place, shown, isBehind, checked, context, leaksTo, nameOf, onPlace } = props;
   const { state } = checked;
   const trouble = useTroubleOf(useChange());
   const [said, setSaid] = useState<string | null>(null);
@@ -62,9 +60,9 @@ export function ReleasePanel(props: ReleasePanelProps) {
       <h2 className="text-[16px] font-semibold">Before releasing {assignment.name}</h2>
       <ScopeFields
         row={row}
-        facets={facets}
-        to={to}
-        wholeCategory={place.wholeCategory}
+        facets={shown.facets}
+        to={shown.studentId ?? shown.sectionId ?? ""}
+        wholeCategory={shown.wholeCategory}
         sections={rows.sections}
         students={rows.students}
         onFacets={(next) => {
@@ -104,7 +102,7 @@ export function ReleasePanel(props: ReleasePanelProps) {
         <button
           type="button"
           className="act act-first"
-          disabled={row.ready === 0 || !command}
+          disabled={isBehind || row.ready === 0 || !command}
           onClick={() => command && void send(command, `Released to ${counted(row.ready, "student")}.`)}
         >
           {stopped
@@ -116,7 +114,7 @@ export function ReleasePanel(props: ReleasePanelProps) {
         <TimeFields
           key={assignment.id}
           timeZone={rows.timeZone}
-          disabled={wanted.length === 0}
+          disabled={isBehind || wanted.length === 0}
           stateNow={state}
           context={context}
           nameOf={nameOf}
