@@ -152,6 +152,7 @@ test("a reminder warns where writing alone would tell something sealed, and stan
   await found.first().getByRole("checkbox").uncheck();
   await page.getByRole("button", { name: new RegExp(`^Send to ${String(count - 1)} student`) }).click();
   await expect(page.getByText("it stands in the journal", { exact: false })).toBeVisible();
+  await allKept(page);
   await open(page, "/courses/reading-rivers/journal");
   await expect(page.getByRole("row").filter({ hasText: "with nothing handed in: reminder sent to" })).toBeVisible();
 });
@@ -167,10 +168,13 @@ test("final grades are kept as they were exported and compared with today's", as
   await expect(page.getByText("Today's grades are the same.")).toBeVisible();
   const set = await savedBy(page, "Save the open roster-and-results set");
   expect(Object.keys(set)).toContain("lineItems.csv");
+  await allKept(page);
   await open(page, "/courses/reading-rivers/gradebook");
-  await page.getByRole("gridcell", { name: /^Site sketch, Esi Okonwe:/ }).click();
+  const sketch = page.getByRole("gridcell", { name: /^Site sketch, Esi Okonwe:/ });
+  await sketch.click();
   await page.keyboard.type("2");
   await page.keyboard.press("Enter");
+  await expect(sketch).toHaveAccessibleName(/: 2, set by hand/);
   await allKept(page);
   await open(page, `${RELEASE}/grades`);
   await expect(page.getByText("1 grade is another today")).toBeVisible();

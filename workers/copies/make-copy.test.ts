@@ -64,7 +64,7 @@ async function workPdf(): Promise<Uint8Array<ArrayBuffer>> {
   const document = await PDFDocument.create();
   const font = await document.embedFont(StandardFonts.Helvetica);
   document.addPage([595, 842]).drawText("The river rises.", { x: 72, y: 700, size: 12, font });
-  return (await document.save());
+  return await document.save();
 }
 
 async function material(state: CourseState, passphrase: string | null = null): Promise<CopyMaterial> {
