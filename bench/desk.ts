@@ -8,8 +8,6 @@ export interface DeskFigures {
   readonly nextMedian: number;
   readonly nextWorst: number;
   readonly papers: number;
-  /** From the key that keeps a note to the note in the margin. */
-  readonly noteMedian: number;
   /** From a file of 200 pages taken in to the words of its first page. */
   readonly firstPage: number;
   /** Most pages drawn at a time while scrolling through all of them. */
@@ -18,7 +16,6 @@ export interface DeskFigures {
 
 const PORT = "4391";
 const PAPERS = 12;
-const NOTES = 8;
 const PAGES = 200;
 
 /** Drives the built application through the demo course. */
@@ -35,8 +32,7 @@ export async function measureDesk(): Promise<DeskFigures> {
     await page.goto(`http://127.0.0.1:${PORT}/`);
     await page.waitForURL(/courses/);
     const next = await walk(page);
-    const noteMedian = await takeNotes(page);
-    return { ...next, noteMedian, ...(await readLong(page)) };
+    return { ...next, ...(await readLong(page)) };
   } finally {
     await browser.close();
     server.kill();
@@ -90,64 +86,15 @@ async function walk(page: Page): Promise<Pick<DeskFigures, "nextMedian" | "nextW
   return { nextMedian: median(times), nextWorst: Math.max(...times), papers: times.length };
 }
 
-/** Marks passages and times, inside the page, each key until the remark stands in the margin. */
-async function takeNotes(page: Page): Promise<number> {
-  await desk(page, "aldous-brenn");
-  await page.locator("html[data-ready]").waitFor();
-  await page.getByRole("heading", { name: "Flood frequency at Ossel Weir" }).waitFor();
-  await page.evaluate(() => {
-    const times: number[] = [];
-    let start = 0;
-    let before = 0;
-    const notes = () => document.querySelectorAll('[aria-label="Notes in the margin"] > li').length;
-    window.addEventListener(
-      "keydown",
-      (event) => {
-        if (event.key !== "1") return;
-        before = notes();
-        start = performance.now();
-      },
-      true,
-    );
-    new MutationObserver(() => {
-      if (start === 0 || notes() === before) return;
-      times.push(performance.now() - start);
-      start = 0;
-    }).observe(document.body, { subtree: true, childList: true });
-    Object.assign(window, { noteTimes: times });
-  });
-  const words = [
-    "The board wants",
-    "I gave each",
-    "Then I drew",
-    "Reading it",
-    "The largest is",
-    "For the largest",
-    "It has annual",
-    "I took the figures",
-  ];
-  for (const passage of words.slice(0, NOTES)) {
-    await page.keyboard.press("/");
-    await page.keyboard.type(passage);
-    await page.keyboard.press("Enter");
-    await page.getByRole("toolbar", { name: "For this passage" }).waitFor();
-    await page.keyboard.press("1");
-    await page.waitForTimeout(400);
-    await page.keyboard.press("Escape");
-    await page.waitForTimeout(200);
-  }
-  return median(await page.evaluate(() => (window as unknown as { noteTimes: number[] }).noteTimes));
-}
-
 /** Hands in a PDF of many pages, times its first page, and scrolls through it counting the pages that are drawn. */
 async function readLong(page: Page): Promise<Pick<DeskFigures, "firstPage" | "mostPages">> {
   const buffer = await makePdf({ pages: PAGES });
-  await page.goto(`http://127.0.0.1:${PORT}/courses/reading-rivers/score/gauging-report/mei-barrow`);
+  await page.goto(`http://127.0.0.1:${PORT}/courses/reading-rivers/score/story-map/bram-oduya`);
   await page.locator("html[data-ready]").waitFor();
   await page.waitForTimeout(1_000);
   const file = { name: "long.pdf", mimeType: "application/pdf", buffer };
   const start = performance.now();
-  await page.locator('input[type="file"]').first().setInputFiles(file);
+  await page.getByLabel("Add files").setInputFiles(file);
   await page.locator(".text-layer").getByText("This is page 1 of").waitFor();
   const firstPage = performance.now() - start;
   const mostPages = await page.evaluate(async () => {

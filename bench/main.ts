@@ -103,7 +103,6 @@ row("gradebook: key to new total, 95th percentile", gradebook.key95);
 const desk = await measureDesk();
 row(`desk: next paper on screen, median of ${String(desk.papers)}`, desk.nextMedian);
 row("desk: next paper on screen, slowest", desk.nextWorst);
-row("desk: key to note in the margin, median", desk.noteMedian);
 row("desk: first page of a PDF of 200", desk.firstPage);
 
 const widths = [0, 1, 2, 3].map((column) => Math.max(...rows.map((cells) => (cells[column] ?? "").length), 12));
