@@ -57,7 +57,7 @@ async function walk(page: Page): Promise<Pick<DeskFigures, "nextMedian" | "nextW
     const name = () => document.querySelector("h1")?.textContent ?? "";
     const hasWork = () =>
       [...document.querySelectorAll(".text-layer, .work-text, .work-word")].some(
-        (layer) => (layer.textContent ?? "").trim().length > 20,
+        (layer) => layer.textContent.trim().length > 20,
       );
     window.addEventListener(
       "keydown",
