@@ -40,7 +40,7 @@ export interface Remedy {
   readonly about: readonly string[];
 }
 
-/** The ways to close what some reports tell; which of them does, `remedyEffect` says. */
+/** The ways to close what some reports tell; which of them does shows in the state each leads to. */
 export function remediesFor(state: CourseState, reports: readonly LeakReport[]): Remedy[] {
   const leaks = reports.flatMap((report) => report.leaks);
   const remedies: Remedy[] = [];

@@ -92,6 +92,47 @@ describe("a release to a part of the class", () => {
     expect(scoresSeen(due)).toEqual([["70"], [], []]);
   });
 
+  it("set anew for a student leaves no earlier moment, and taken back leaves none", () => {
+    const time = (moment: string): Command => ({
+      type: "timeRelease",
+      assignmentId: essay,
+      facets: ["score"],
+      studentIds: [ben],
+      at: at(moment),
+    });
+    const twice = run(scored, time("2026-11-02T08:00:00Z"), time("2026-11-09T08:00:00Z"));
+    expect(releaseOf(twice, essay, "score").waves).toMatchObject([{ at: "2026-11-09T08:00:00Z", studentIds: [ben] }]);
+    const back: Command = { type: "seal", assignmentId: essay, facets: ["score"], studentIds: [ben] };
+    expect(releaseOf(run(twice, back), essay, "score").waves).toEqual([]);
+  });
+
+  it("makes those with a later moment of their own wait when it goes out to the rest", () => {
+    const time = (moment: string, sectionId?: typeof HERON): Command => ({
+      type: "timeRelease",
+      assignmentId: essay,
+      facets: ["score"],
+      at: at(moment),
+      ...(sectionId && { sectionId }),
+    });
+    const timed = run(scored, time("2026-11-02T08:00:00Z"), time("2026-11-09T08:00:00Z", HERON));
+    const rest = run(timed, { type: "releaseDue", now: "2026-11-02T08:00:00Z" });
+    expect(scoresSeen(rest)).toEqual([[], ["71"], ["72"]]);
+    const all = run(rest, { type: "releaseDue", now: "2026-11-09T08:00:00Z" });
+    expect(scoresSeen(all)).toEqual([["70"], ["71"], ["72"]]);
+  });
+
+  it("released to everyone by hand ends every moment, so that no later change goes out by itself", () => {
+    const state = run(
+      scored,
+      { type: "timeRelease", assignmentId: essay, facets: ["score"], sectionId: HERON, at: at("2026-11-02T08:00:00Z") },
+      release(),
+      score(essay, ada, "99"),
+    );
+    expect(releaseOf(state, essay, "score").waves).toEqual([]);
+    expect(runCommand(state, { type: "releaseDue" }, { ...WORLD, at: at("2026-11-02T08:00:00Z") }).ok).toBe(false);
+    expect(scoresSeen(state)[0]).toEqual(["70"]);
+  });
+
   it("of several facets at one moment gives each of them", () => {
     const facets: Facet[] = ["score", "comments"];
     const timed = run(

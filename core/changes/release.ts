@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { milliseconds, ok, refuse, type Instant, type Result } from "#core/kernel";
+import { milliseconds, ok, refuse, sameValue, type Instant, type Result } from "#core/kernel";
 import {
   copyOf,
   courseOf,
@@ -105,6 +105,17 @@ const setSeal = (
   change: Partial<Pick<Release, "state" | "at" | "waves">>,
 ) => put(state, "releases", { ...releaseOf(state, assignment.id, facet), ...change });
 
+type Part = Pick<Scope, "sectionId" | "studentIds">;
+
+/** The moments that stay when a part of the class is settled otherwise: its own are taken out. */
+const wavesWithout = (waves: Release["waves"], { sectionId, studentIds }: Part): Release["waves"] =>
+  waves.flatMap((wave) => {
+    if (studentIds === undefined) return wave.sectionId !== null && wave.sectionId === sectionId ? [] : [wave];
+    if (wave.studentIds === null) return [wave];
+    const left = wave.studentIds.filter((id) => !studentIds.includes(id));
+    return left.length === 0 ? [] : [{ ...wave, studentIds: left }];
+  });
+
 const idsOf = (students: readonly Student[]) => students.map(({ id }) => id);
 
 /** Releases facets of an assignment now: seals broken, and a fixed copy made for each student meant. */
@@ -113,7 +124,7 @@ export const release: CommandKind<Scope> = {
   prepare: (state, input, { at }) => {
     const meant = meantBy(state, input);
     if (!meant.ok) return meant;
-    const { assignments, students, words } = meant.value;
+    const { assignments, students, isPart, words } = meant.value;
     const list = input.facets;
     for (const assignment of assignments) {
       const stop = stopsOf(state, assignment, list, students);
@@ -124,14 +135,16 @@ export const release: CommandKind<Scope> = {
       .flatMap((assignment) => fixCopies(state, assignment, list, students, at))
       .filter((patch) => patch !== null);
     const seals = assignments.flatMap((assignment) =>
-      list
-        .filter((facet) => releaseOf(state, assignment.id, facet).state !== "released")
+      list.flatMap((facet) => {
+        const { state: before, waves } = releaseOf(state, assignment.id, facet);
         // A part of the class does not end a time that was set for the rest.
-        .filter((facet) => !(meant.value.isPart && releaseOf(state, assignment.id, facet).state === "timed"))
-        .map((facet) => setSeal(state, assignment, facet, { state: "released", at })),
+        const opens = before === "sealed" || (before === "timed" && !isPart);
+        const left = isPart ? wavesWithout(waves, input) : [];
+        if (!opens && left.length === waves.length) return [];
+        return [setSeal(state, assignment, facet, { ...(opens && { state: "released", at }), waves: left })];
+      }),
     );
-    if (copies.length === 0 && (seals.length === 0 || meant.value.isPart))
-      return refuse({ code: "nothing_to_release" });
+    if (copies.length === 0 && (seals.length === 0 || isPart)) return refuse({ code: "nothing_to_release" });
     const line = `${namesOf(assignments)}: ${wordsOf(list)} released to ${String(copies.length)}${words}`;
     const patches = withTotals(state, [...seals, ...copies], at, idsOf(students));
     const leak = leakStop(state, patches);
@@ -167,8 +180,7 @@ export const timeRelease: CommandKind<z.infer<typeof timeInput>> = {
       input.facets.map((facet) => {
         const { waves } = releaseOf(state, assignment.id, facet);
         if (!isPart) return setSeal(state, assignment, facet, { state: "timed", at, waves: [] });
-        const others = waves.filter((one) => sectionId === null || one.sectionId !== sectionId);
-        return setSeal(state, assignment, facet, { waves: [...others, wave] });
+        return setSeal(state, assignment, facet, { waves: [...wavesWithout(waves, input), wave] });
       }),
     );
     const away = assignments.flatMap((assignment) => withdraw(state, assignment, input.facets, students));
@@ -195,11 +207,13 @@ export const releaseDue: CommandKind<object> = {
     for (const { assignmentId, facet, wave } of dueReleases(state, at)) {
       const assignment = state.assignments[assignmentId];
       if (!assignment) continue;
-      const students = wave ? studentsMeant(state, wave) : studentsOf(state);
+      // Who has a moment of their own waits for it.
+      const later = wave ? [] : releaseOf(state, assignmentId, facet).waves.flatMap((one) => studentsMeant(state, one));
+      const students = (wave ? studentsMeant(state, wave) : studentsOf(state)).filter((one) => !later.includes(one));
       if (stopsOf(state, assignment, [facet], students)) continue;
       names.add(assignment.name);
       const { state: before, waves } = releaseOf(now, assignmentId, facet);
-      const left = wave ? waves.filter((one) => one.at !== wave.at || one.sectionId !== wave.sectionId) : waves;
+      const left = wave ? waves.filter((one) => !sameValue(one, wave)) : waves;
       const opens = !wave || before === "sealed";
       take([setSeal(now, assignment, facet, { waves: left, ...(opens && { state: "released" as const, at }) })]);
       take(fixCopies(now, assignment, [facet], students, at));
@@ -218,7 +232,7 @@ export const releaseDue: CommandKind<object> = {
 
 /** Where totals rest on released work all of them follow; otherwise only those whose time came. */
 const totalsGiven = (state: CourseState, due: readonly { readonly id: string }[]): readonly string[] | undefined =>
-  Object.values(state.courses)[0]?.totalsRestOn === "released" ? undefined : due.map(({ id }) => id);
+  courseOf(state).totalsRestOn === "released" ? undefined : due.map(({ id }) => id);
 
 /** Seals facets again. Students see them no longer; the journal keeps what they had seen. */
 export const seal: CommandKind<Scope> = {
@@ -231,9 +245,7 @@ export const seal: CommandKind<Scope> = {
       input.facets.map((facet) => {
         if (!isPart) return setSeal(state, assignment, facet, { state: "sealed", at: null, waves: [] });
         const { waves } = releaseOf(state, assignment.id, facet);
-        return setSeal(state, assignment, facet, {
-          waves: waves.filter((wave) => wave.sectionId === null || wave.sectionId !== input.sectionId),
-        });
+        return setSeal(state, assignment, facet, { waves: wavesWithout(waves, input) });
       }),
     );
     const away = assignments.flatMap((assignment) => withdraw(state, assignment, input.facets, students));
