@@ -54,7 +54,11 @@ export function issueWords(issue: ChangeIssue): string {
     case "nothing_to_release":
       return "There is nothing new to release.";
     case "release_stopped":
-      return `${issue.name} was not released. In this course this stops a release: ${releaseFindingWords({ code: issue.finding, count: issue.count }).text}.`;
+      return `${issue.name} was not released. In this course this stops a release: ${
+        issue.finding === "leaks"
+          ? "a student could work out a sealed score"
+          : releaseFindingWords({ code: issue.finding, count: issue.count }).text
+      }.`;
     case "time_is_past":
       return "That moment has passed. Choose a later one, or release now.";
     case "number_taken":

@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import { runCommand, type Command, type Entry } from "#core/changes";
 import { fractionText, type Instant } from "#core/kernel";
 import { totalCopiesOf, type CourseState } from "#core/model";
+import { visibleTo } from "#core/release";
 import { assignmentId, entriesOf, smallCourse, studentId, WORLD } from "#core/testing";
 import {
   advance,
@@ -177,6 +178,22 @@ describe("the classic trap: everything sealed, the running total on show", () =>
       issue: { code: "release_stopped", finding: "waiting", count: 1 },
     });
     expect(runCommand(trap().state, release, WORLD).ok).toBe(true);
+  });
+
+  it("stops a total from being shown, also at a moment set for it, and lets everything else that is due go out", () => {
+    const later = "2026-11-02T08:00:00Z" as Instant;
+    const course = trap().run(
+      total("sealed"),
+      { type: "editCourse", fields: { releaseStops: ["leaks"] } },
+      { type: "sealTotal", id: "course", state: "timed", at: later, shows: "percent" },
+      { type: "timeRelease", assignmentId: essay, facets: ["score"], at: later },
+    );
+    expect(runCommand(course.state, total("released"), WORLD)).toMatchObject({ issue: { code: "release_stopped" } });
+    const due = runCommand(course.state, { type: "releaseDue" }, { ...WORLD, at: later });
+    expect(due.ok && [due.value.state.totalSeals["course"]?.state, visibleTo(due.value.state, cleo).length]).toEqual([
+      "timed",
+      1,
+    ]);
   });
 });
 

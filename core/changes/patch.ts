@@ -78,3 +78,13 @@ export function applyPatches(state: CourseState, patches: readonly Patch[]): Res
   }
   return ok(editor.finish());
 }
+
+/** The state that patches lead to, those that change nothing left out. */
+export const stateAfter = (
+  state: CourseState,
+  patches: readonly (Patch | null)[],
+): Result<CourseState, ConflictIssue> =>
+  applyPatches(
+    state,
+    patches.filter((patch) => patch !== null),
+  );

@@ -211,6 +211,21 @@ describe("totals as fixed copies", () => {
     expect(visibleTotals(sealed, ada)[0]).toMatchObject({ text: "66.0", restsOnSealed: true });
   });
 
+  it("say that they take in sealed work only where their own category does", () => {
+    const all = run(scored, { type: "restTotals", on: "all" }, release(), {
+      type: "sealTotal",
+      id: "category:papers",
+      together: ["category:quizzes"],
+      state: "released",
+      at: null,
+      shows: "percent",
+    });
+    expect(visibleTotals(all, ada).map(({ name, restsOnSealed }) => [name, restsOnSealed])).toEqual([
+      ["Papers", false],
+      ["Quizzes", true],
+    ]);
+  });
+
   it("go out at their moment, and a total of a category can be shown as its letter alone", () => {
     const timed = run(scored, release(), {
       type: "sealTotal",

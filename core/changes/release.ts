@@ -18,10 +18,11 @@ import {
   type Student,
   type StudentCopy,
 } from "#core/model";
-import { copyState, draftFacet, dueReleases, dueTotals, firstLeak, stopsOf, studentsMeant } from "#core/release";
+import { copyState, draftFacet, dueReleases, dueTotals, stopsOf, studentsMeant } from "#core/release";
 import type { ChangeIssue, CommandKind } from "./change";
 import { assignmentAt, finish, put } from "./draft";
-import { applyPatches, type Patch } from "./patch";
+import { isStoppedByLeaks, leakStop } from "./leak-stop";
+import { stateAfter, type Patch } from "./patch";
 import { fixTotals, withTotals } from "./totals-follow";
 
 const facets = z.array(facetSchema).min(1);
@@ -147,22 +148,9 @@ export const release: CommandKind<Scope> = {
     if (copies.length === 0 && (seals.length === 0 || isPart)) return refuse({ code: "nothing_to_release" });
     const line = `${namesOf(assignments)}: ${wordsOf(list)} released to ${String(copies.length)}${words}`;
     const patches = withTotals(state, [...seals, ...copies], at, idsOf(students));
-    const leak = leakStop(state, patches);
-    return leak ? refuse({ ...leak, name: namesOf(assignments) }) : finish(line, ...patches);
+    return leakStop(state, patches, namesOf(assignments)) ?? finish(line, ...patches);
   },
 };
-
-/** Where the course lets leaks stop a release: the refusal, if a student could work something out afterwards. */
-function leakStop(state: CourseState, patches: readonly (Patch | null)[]) {
-  if (!courseOf(state).releaseStops.includes("leaks")) return null;
-  const next = applyPatches(
-    state,
-    patches.filter((patch) => patch !== null),
-  );
-  return next.ok && firstLeak(next.value) !== null
-    ? ({ code: "release_stopped", finding: "leaks", count: 1 } as const)
-    : null;
-}
 
 const timeInput = z.object({ ...scope, at: instantField });
 
@@ -194,15 +182,15 @@ export const releaseDue: CommandKind<object> = {
   input: z.object({}),
   prepare: (state, _input, { at }) => {
     const names = new Set<string>();
-    // One after the other, because several may touch the same record.
+    // One after the other, because several may touch the same record; what would leak where leaks stop waits on.
     const patches: Patch[] = [];
     let now = state;
-    const take = (wished: readonly (Patch | null)[]) => {
-      const real = wished.filter((patch) => patch !== null);
-      const next = applyPatches(now, real);
-      if (!next.ok) return;
+    const take = (wished: readonly (Patch | null)[]): boolean => {
+      const next = stateAfter(now, wished);
+      if (!next.ok || isStoppedByLeaks(next.value)) return false;
       now = next.value;
-      patches.push(...real);
+      patches.push(...wished.filter((patch) => patch !== null));
+      return true;
     };
     for (const { assignmentId, facet, wave } of dueReleases(state, at)) {
       const assignment = state.assignments[assignmentId];
@@ -211,15 +199,15 @@ export const releaseDue: CommandKind<object> = {
       const later = wave ? [] : releaseOf(state, assignmentId, facet).waves.flatMap((one) => studentsMeant(state, one));
       const students = (wave ? studentsMeant(state, wave) : studentsOf(state)).filter((one) => !later.includes(one));
       if (stopsOf(state, assignment, [facet], students)) continue;
-      names.add(assignment.name);
       const { state: before, waves } = releaseOf(now, assignmentId, facet);
       const left = wave ? waves.filter((one) => !sameValue(one, wave)) : waves;
       const opens = !wave || before === "sealed";
-      take([setSeal(now, assignment, facet, { waves: left, ...(opens && { state: "released" as const, at }) })]);
-      take(fixCopies(now, assignment, [facet], students, at));
+      const seal = setSeal(now, assignment, facet, { waves: left, ...(opens && { state: "released" as const, at }) });
+      if (take([seal, ...fixCopies(now, assignment, [facet], students, at)])) names.add(assignment.name);
     }
-    const totals = dueTotals(state, at);
-    take(totals.map((seal) => put(now, "totalSeals", { ...seal, state: "released", at })));
+    const totals = dueTotals(state, at).filter((seal) =>
+      take([put(now, "totalSeals", { ...seal, state: "released", at })]),
+    );
     if (patches.length === 0) return refuse({ code: "nothing_to_release" });
     if (totals.length > 0) names.add("Totals");
     const line = `${[...names].join(", ")}: released as timed`;

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { milliseconds, ok, refuse, type Result } from "#core/kernel";
+import { milliseconds, refuse } from "#core/kernel";
 import {
   courseOf,
   idField,
@@ -11,9 +11,10 @@ import {
   type CourseState,
 } from "#core/model";
 import { totalName } from "#core/release";
-import type { ChangeIssue, CommandKind } from "./change";
+import type { CommandKind } from "./change";
 import { finish, put } from "./draft";
-import { applyPatches, type Patch } from "./patch";
+import { leakStop } from "./leak-stop";
+import { stateAfter } from "./patch";
 import { fixTotals } from "./totals-follow";
 
 const sealInput = z.object({
@@ -31,14 +32,6 @@ const knowsTotal = (state: CourseState, id: string): boolean =>
 
 const everyone = (state: CourseState) => studentsOf(state).map(({ id }) => id);
 
-function after(state: CourseState, patches: readonly (Patch | null)[]): Result<CourseState, ChangeIssue> {
-  const next = applyPatches(
-    state,
-    patches.filter((patch) => patch !== null),
-  );
-  return next.ok ? ok(next.value) : refuse(next.issue);
-}
-
 /** Shows totals to students as fixed copies, sets a time for them, or seals them again. */
 export const sealTotal: CommandKind<z.infer<typeof sealInput>> = {
   input: sealInput,
@@ -55,9 +48,11 @@ export const sealTotal: CommandKind<z.infer<typeof sealInput>> = {
     );
     const names = ids.map((id) => totalName(state, id)).join(", ");
     const line = `${names} total: ${seal.state === "released" ? `shown as ${seal.shows}` : seal.state}`;
-    const next = after(state, seals);
+    const next = stateAfter(state, seals);
     if (!next.ok) return next;
-    return finish(line, ...seals, ...fixTotals(state, next.value, at, everyone(state), ids));
+    const patches = [...seals, ...fixTotals(state, next.value, at, everyone(state), ids)];
+    const stop = seal.state === "released" ? leakStop(state, patches, `The ${names} total`) : null;
+    return stop ?? finish(line, ...patches);
   },
 };
 
@@ -85,10 +80,11 @@ export const restTotals: CommandKind<z.infer<typeof restInput>> = {
   prepare: (state, { on }, { at }) => {
     const course: Course = { ...courseOf(state), totalsRestOn: on };
     const rule = put(state, "courses", course);
-    const next = after(state, [rule]);
+    const next = stateAfter(state, [rule]);
     if (!next.ok) return next;
     const shown = everyone(state).filter((id) => totalCopiesOf(state, id).length > 0);
     const line = `Totals students see rest on ${on === "released" ? "released work only" : "all work"}`;
-    return finish(line, rule, ...fixTotals(state, next.value, at, shown));
+    const patches = [rule, ...fixTotals(state, next.value, at, shown)];
+    return (on === "all" ? leakStop(state, patches, "All work in totals") : null) ?? finish(line, ...patches);
   },
 };

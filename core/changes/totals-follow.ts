@@ -3,7 +3,7 @@ import { sameValue } from "#core/kernel";
 import { courseOf, totalCopiesOf, type CourseState, type TotalCopy } from "#core/model";
 import { draftTotals } from "#core/release";
 import { put } from "./draft";
-import { applyPatches, type Patch } from "./patch";
+import { stateAfter, type Patch } from "./patch";
 
 /** The same total, whenever it was given. */
 const sameTotal = (a: TotalCopy, b: TotalCopy): boolean => sameValue({ ...a, at: b.at }, b);
@@ -42,9 +42,6 @@ export function withTotals(
 ): (Patch | null)[] {
   const open = Object.values(state.totalSeals).some((seal) => seal.state === "released");
   if (!open || courseOf(state).totalsRestOn !== "released") return [...patches];
-  const next = applyPatches(
-    state,
-    patches.filter((patch) => patch !== null),
-  );
+  const next = stateAfter(state, patches);
   return next.ok ? [...patches, ...fixTotals(state, next.value, at, students)] : [...patches];
 }

@@ -33,7 +33,7 @@ import { figuresOf, itemOf, letterOf, passes, type Item } from "#core/totals";
 import { leakTotals } from "./leak-totals";
 import { narrow, type Source, type Total } from "./narrowing";
 import { isShown } from "./overview";
-import { shownTotals } from "./shown-totals";
+import { entersTotals, knowsValue, shownTotals } from "./shown-totals";
 
 /** How much of a sealed score can be worked out (handbook, section 8). */
 export type Verdict = "exact" | "narrow" | "open";
@@ -98,9 +98,10 @@ export function leaksOf(
 ): LeakReport {
   const hidden = new Map<string, Interval>();
   const times = [state, ...observed.map((one) => one.state)];
-  const known = (assignment: Assignment, value: Exact) => times.some((at) => isKnown(at, assignment, studentId, value));
+  const known = (assignment: Assignment, value: Exact) =>
+    times.some((at) => knowsValue(at, assignment, studentId, value));
   const leaf = (assignment: Assignment, item: Item): Source => {
-    if (item.value === null || item.standing === "notCounted") return { kind: "known", value: null };
+    if (!entersTotals(item)) return { kind: "known", value: null };
     if (known(assignment, item.value)) return { kind: "known", value: item.value };
     // A value that has not changed since is the same unknown then and now.
     const id = hiddenId(assignment, item.value);
@@ -164,13 +165,6 @@ function throughTotals(
     trees.forEach(visit);
   }
   return through;
-}
-
-/** Whether the student has been given the very value that enters the totals. */
-function isKnown(state: CourseState, assignment: Assignment, studentId: StudentId, value: Exact): boolean {
-  if (!isShown(state, assignment, studentId, "score")) return false;
-  const exact = copyOf(state, assignment.id, studentId).score?.content.exact;
-  return exact != null && compare(fromFraction(exact), value) === 0;
 }
 
 /** Scores whose rubric detail is out while they are sealed: the points add up to them. */

@@ -47,6 +47,17 @@ function releasedItem(state: CourseState, assignment: Assignment, studentId: Stu
   return itemOf(assignment, { standing: copy.standing, counted, wordsOnly: false });
 }
 
+/** Whether a student has been given the very value that enters the totals. */
+export function knowsValue(state: CourseState, assignment: Assignment, studentId: StudentId, value: Exact): boolean {
+  if (!isShown(state, assignment, studentId, "score")) return false;
+  const exact = copyOf(state, assignment.id, studentId).score?.content.exact;
+  return exact != null && compare(fromFraction(exact), value) === 0;
+}
+
+/** Whether an item takes part in totals at all. */
+export const entersTotals = (item: Item): item is Item & { readonly value: Exact } =>
+  item.value !== null && item.standing !== "notCounted";
+
 /** What the totals shown to a student are made of (handbook, section 8). */
 export function shownSource(state: CourseState, studentId: StudentId): ItemSource {
   return courseOf(state).totalsRestOn === "released"

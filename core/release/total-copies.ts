@@ -1,4 +1,4 @@
-import { compare, fromFraction, roundToText, type Exact, type Instant, type StudentId } from "#core/kernel";
+import { roundToText, type Exact, type Instant, type StudentId } from "#core/kernel";
 import {
   copyOf,
   courseOf,
@@ -11,9 +11,9 @@ import {
   type Student,
   type TotalCopy,
 } from "#core/model";
-import { evaluate, planOf, type Item, type ItemSource, type NodeTotal } from "#core/totals";
+import { evaluate, planOf, type ItemSource, type NodeTotal } from "#core/totals";
 import { isShown } from "./overview";
-import { shownSource, shownTotals } from "./shown-totals";
+import { entersTotals, knowsValue, shownSource, shownTotals } from "./shown-totals";
 
 type Part = TotalCopy["parts"][number];
 type Line = Part["items"][number];
@@ -34,8 +34,8 @@ export function totalIds(state: CourseState): string[] {
 /** What a student has been told of the values that enter their totals. */
 interface Told {
   readonly source: ItemSource;
-  /** The student knows the very value that enters. */
-  readonly knows: (assignment: Assignment, item: Item) => boolean;
+  /** Something of the assignment enters that the student does not know. */
+  readonly isSealed: (assignment: Assignment) => boolean;
   readonly places: number;
 }
 
@@ -44,12 +44,9 @@ function toldTo(state: CourseState, studentId: StudentId): Told {
   return {
     source,
     places: courseOf(state).percentPlaces,
-    knows: (assignment, { value }) => {
-      const exact = isShown(state, assignment, studentId, "score")
-        ? copyOf(state, assignment.id, studentId).score?.content.exact
-        : undefined;
-      if (exact == null || value === null) return false;
-      return compare(fromFraction(exact), value) === 0;
+    isSealed: (assignment) => {
+      const item = source(assignment);
+      return entersTotals(item) && !knowsValue(state, assignment, studentId, item.value);
     },
   };
 }
@@ -60,11 +57,7 @@ const assignmentsBelow = (node: NodeTotal["node"]): Assignment[] => [
 ];
 
 /** Whether everything that enters a category is known to the student, so that its figure tells nothing new. */
-const allKnown = (told: Told, node: NodeTotal["node"]): boolean =>
-  assignmentsBelow(node).every((assignment) => {
-    const item = told.source(assignment);
-    return item.value === null || told.knows(assignment, item);
-  });
+const allKnown = (told: Told, node: NodeTotal["node"]): boolean => !assignmentsBelow(node).some(told.isSealed);
 
 /** One assignment in the account of a total. Whether a sealed score exists at all is not told. */
 function assignmentLine(state: CourseState, studentId: StudentId, told: Told, node: NodeTotal, one: Assignment): Line {
@@ -91,7 +84,7 @@ function innerFigure(
   if (!percent || (!isKnown && totalSealOf(state, id).state !== "released")) return { text: null, rests: [] };
   const entering = nodes
     .flatMap(assignmentsBelow)
-    .filter((assignment) => told.source(assignment).value !== null)
+    .filter((assignment) => entersTotals(told.source(assignment)))
     .map((assignment) => assignment.id);
   return { text: `${roundToText(percent, told.places)} %`, rests: isKnown ? entering : [id] };
 }
@@ -140,15 +133,22 @@ function partsOf(state: CourseState, studentId: StudentId, told: Told, id: strin
   return [...terms, ...evaluated.exams.map((node) => ({ ...part(node), weight: node.node.category.termWeight }))];
 }
 
+/** The assignments that a total takes in. */
+function assignmentsIn(state: CourseState, id: string): Assignment[] {
+  const { terms, roots } = planOf(state);
+  const term = terms.find((one) => one.term?.id === id);
+  if (term) return term.roots.flatMap(assignmentsBelow);
+  const all = roots.flatMap(assignmentsBelow);
+  const inside = (categoryId: string | null): boolean =>
+    categoryId === id || (categoryId !== null && inside(state.categories[categoryId]?.parentId ?? null));
+  return id === "course" ? all : all.filter(({ categoryId }) => inside(categoryId));
+}
+
 /** The totals a student would be given now, of those whose seals are broken. */
 export function draftTotals(state: CourseState, studentId: StudentId, at: Instant): TotalCopy[] {
   const shown = shownTotals(state, studentId);
   if (shown.length === 0) return [];
   const told = toldTo(state, studentId);
-  const restsOnSealed = Object.values(state.assignments).some((assignment) => {
-    const item = told.source(assignment);
-    return item.value !== null && !told.knows(assignment, item);
-  });
   const order = totalIds(state);
   return shown
     .map(({ id, text }): TotalCopy => ({
@@ -156,7 +156,7 @@ export function draftTotals(state: CourseState, studentId: StudentId, at: Instan
       name: totalName(state, id),
       text,
       shows: totalSealOf(state, id).shows,
-      restsOnSealed,
+      restsOnSealed: assignmentsIn(state, id).some(told.isSealed),
       at,
       parts: partsOf(state, studentId, told, id),
     }))
