@@ -5,7 +5,6 @@ import {
   divide,
   fractionText,
   fromDecimal,
-  fromFraction,
   HUNDRED,
   larger,
   multiply,
