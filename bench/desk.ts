@@ -1,6 +1,6 @@
-import { spawn } from "node:child_process";
-import { chromium, type Page } from "@playwright/test";
+import type { Page } from "@playwright/test";
 import { makePdf } from "../e2e/make-pdf";
+import { ADDRESS, inApplication } from "./in-application";
 
 /** What was measured of the desk on the demo course in Debian's Chromium, in milliseconds. */
 export interface DeskFigures {
@@ -14,40 +14,23 @@ export interface DeskFigures {
   readonly mostPages: number;
 }
 
-const PORT = "4391";
 const PAPERS = 12;
 const PAGES = 200;
 
 /** Drives the built application through the demo course. */
-export async function measureDesk(): Promise<DeskFigures> {
-  const server = spawn(process.execPath, ["scripts/serve.mjs"], { env: { ...process.env, PORT }, stdio: "pipe" });
-  await new Promise((resolve) => server.stdout.once("data", resolve));
-  const browser = await chromium.launch({
-    executablePath: "/usr/bin/chromium",
-    args: ["--no-sandbox", "--disable-gpu"],
-  });
-  try {
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    page.setDefaultTimeout(60_000);
-    await page.goto(`http://127.0.0.1:${PORT}/`);
-    await page.waitForURL(/courses/);
+export function measureDesk(): Promise<DeskFigures> {
+  return inApplication(async (page) => {
     const next = await walk(page);
     return { ...next, ...(await readLong(page)) };
-  } finally {
-    await browser.close();
-    server.kill();
-  }
+  }, 60_000);
 }
 
 const median = (values: readonly number[]): number =>
   [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
 
-const desk = (page: Page, student: string) =>
-  page.goto(`http://127.0.0.1:${PORT}/courses/reading-rivers/score/flood-memo/${student}`);
-
 /** Goes on from paper to paper and times, inside the page, each key until another name and some of its work stand there. */
 async function walk(page: Page): Promise<Pick<DeskFigures, "nextMedian" | "nextWorst" | "papers">> {
-  await desk(page, "aldous-brenn");
+  await page.goto(`${ADDRESS}/courses/reading-rivers/score/flood-memo/aldous-brenn`);
   await page.locator("html[data-ready]").waitFor();
   await page.waitForTimeout(3_000);
   await page.evaluate(() => {
@@ -89,7 +72,7 @@ async function walk(page: Page): Promise<Pick<DeskFigures, "nextMedian" | "nextW
 /** Hands in a PDF of many pages, times its first page, and scrolls through it counting the pages that are drawn. */
 async function readLong(page: Page): Promise<Pick<DeskFigures, "firstPage" | "mostPages">> {
   const buffer = await makePdf({ pages: PAGES });
-  await page.goto(`http://127.0.0.1:${PORT}/courses/reading-rivers/score/story-map/bram-oduya`);
+  await page.goto(`${ADDRESS}/courses/reading-rivers/score/story-map/bram-oduya`);
   await page.locator("html[data-ready]").waitFor();
   await page.waitForTimeout(1_000);
   const file = { name: "long.pdf", mimeType: "application/pdf", buffer };

@@ -1,5 +1,5 @@
-import { spawn } from "node:child_process";
-import { chromium, type Page } from "@playwright/test";
+import type { Page } from "@playwright/test";
+import { ADDRESS, inApplication } from "./in-application";
 import { largeCourseFile } from "./large-course";
 
 /** What was measured of the gradebook in Debian's Chromium, in milliseconds. */
@@ -19,23 +19,12 @@ export interface GradebookFigures {
   readonly frames: number;
 }
 
-const PORT = "4391";
 const ENTRIES = 60;
 
 /** Drives the built application with a course of so many students and assignments. */
-export async function measureGradebook(students: number, assignments: number): Promise<GradebookFigures> {
-  const server = spawn(process.execPath, ["scripts/serve.mjs"], { env: { ...process.env, PORT }, stdio: "pipe" });
-  await new Promise((resolve) => server.stdout.once("data", resolve));
-  const browser = await chromium.launch({
-    executablePath: "/usr/bin/chromium",
-    args: ["--no-sandbox", "--disable-gpu"],
-  });
-  try {
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    page.setDefaultTimeout(180_000);
-    await page.goto(`http://127.0.0.1:${PORT}/`);
-    await page.waitForURL(/courses/);
-    await page.goto(`http://127.0.0.1:${PORT}/courses/reading-rivers/files`);
+export function measureGradebook(students: number, assignments: number): Promise<GradebookFigures> {
+  return inApplication(async (page) => {
+    await page.goto(`${ADDRESS}/courses/reading-rivers/files`);
     await page.locator("html[data-ready]").waitFor();
     const file = {
       name: "large.zip",
@@ -53,10 +42,7 @@ export async function measureGradebook(students: number, assignments: number): P
     await page.locator('[data-keeping="kept"]').waitFor();
     const reloaded = await timeTo(page, () => page.reload({ waitUntil: "commit" }));
     return { opened, reloaded, ...keys, ...scrolled };
-  } finally {
-    await browser.close();
-    server.kill();
-  }
+  }, 180_000);
 }
 
 async function timeTo(page: Page, act: () => Promise<unknown>): Promise<number> {

@@ -12,6 +12,7 @@ import { useJob } from "../../ui/use-job";
 import { troubleOf } from "../../ui/use-command";
 import { ChoiceField } from "../../ui/choice-field";
 import { counted, momentText } from "../../ui/words";
+import { UnderRelease } from "../../ui/under-release";
 import { useChange } from "../../use-change";
 import type { Route } from "./+types/page";
 
@@ -88,12 +89,7 @@ export default function DeliverPage({ loaderData, params }: Route.ComponentProps
   return (
     <main className="mx-auto w-full max-w-[860px] px-[30px] pt-6 pb-16">
       <title>Student copies · Upright Quill</title>
-      <p className="text-[14px]">
-        <Link className="link" to={`/courses/${params.slot}/release`}>
-          Release
-        </Link>
-      </p>
-      <h1 className="page-title">Student copies</h1>
+      <UnderRelease to={`/courses/${params.slot}/release`} title="Student copies" />
       <p className="mt-1 text-soft">
         For each student one page that opens in any browser without a network, and one PDF: exactly what they see in
         their window, with their marked work inside. From then on it counts as seen.

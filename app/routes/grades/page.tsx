@@ -1,5 +1,4 @@
 import { useState } from "react";
-import { Link } from "react-router";
 import { finalGrades, finalGradesCsv, openBeforeGrades, rosterResultsArchive } from "#core/formats";
 import { courseOf, gradeExportsOf } from "#core/model";
 import { openCourse } from "../../open-course";
@@ -9,6 +8,7 @@ import { saveAs } from "../../ui/save-as";
 import { useJob } from "../../ui/use-job";
 import { troubleOf } from "../../ui/use-command";
 import { counted } from "../../ui/words";
+import { UnderRelease } from "../../ui/under-release";
 import { useChange } from "../../use-change";
 import { KeptExports } from "./kept-exports";
 import { Reports } from "./reports";
@@ -43,12 +43,7 @@ export default function GradesPage({ loaderData, params }: Route.ComponentProps)
   return (
     <main className="mx-auto w-full max-w-[960px] px-[30px] pt-6 pb-16">
       <title>Final grades · Upright Quill</title>
-      <p className="text-[14px]">
-        <Link className="link" to={`/courses/${params.slot}/release`}>
-          Release
-        </Link>
-      </p>
-      <h1 className="page-title">Final grades</h1>
+      <UnderRelease to={`/courses/${params.slot}/release`} title="Final grades" />
       <ul aria-label="Before the export" className="figures mt-2 text-[14px]">
         <Line
           good={waiting === 0}

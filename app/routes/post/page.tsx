@@ -1,5 +1,4 @@
 import { useState } from "react";
-import { Link } from "react-router";
 import type { AssignmentId, StudentId } from "#core/kernel";
 import { assignmentsOf, courseOf, fullName, mailsOf, sectionsOf, studentsOf } from "#core/model";
 import { visibleTo } from "#core/release";
@@ -13,6 +12,7 @@ import { troubleOf } from "../../ui/use-command";
 import { useSearchChoice } from "../../ui/use-search-choice";
 import { ChoiceField } from "../../ui/choice-field";
 import { counted } from "../../ui/words";
+import { UnderRelease } from "../../ui/under-release";
 import { useChange } from "../../use-change";
 import { SentList } from "./sent-list";
 import type { Route } from "./+types/page";
@@ -75,12 +75,7 @@ export default function PostPage({ loaderData, params }: Route.ComponentProps) {
   return (
     <main className="mx-auto w-full max-w-[1080px] px-[30px] pt-6 pb-16">
       <title>Post office · Upright Quill</title>
-      <p className="text-[14px]">
-        <Link className="link" to={`/courses/${params.slot}/release`}>
-          Release
-        </Link>
-      </p>
-      <h1 className="page-title">Post office</h1>
+      <UnderRelease to={`/courses/${params.slot}/release`} title="Post office" />
       <p className="mt-1 text-soft">
         It stands in for the post of your institution: what is sent here arrives in the student windows, and nothing
         leaves this computer. E-mail drafts are files that you send yourself.

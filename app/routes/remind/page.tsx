@@ -1,5 +1,4 @@
 import { useState } from "react";
-import { Link } from "react-router";
 import type { AssignmentId, StudentId } from "#core/kernel";
 import { decimal, fromDecimal, isDecimal } from "#core/kernel";
 import { assignmentsOf, fullName } from "#core/model";
@@ -14,6 +13,7 @@ import { troubleOf } from "../../ui/use-command";
 import { useSearchChoice } from "../../ui/use-search-choice";
 import { ChoiceField } from "../../ui/choice-field";
 import { counted } from "../../ui/words";
+import { UnderRelease } from "../../ui/under-release";
 import { useChange } from "../../use-change";
 import { isKind, KINDS, REMINDER_TEXTS } from "./reminder-texts";
 import type { Route } from "./+types/page";
@@ -68,12 +68,7 @@ export default function RemindPage({ loaderData, params }: Route.ComponentProps)
   return (
     <main className="mx-auto w-full max-w-[1080px] px-[30px] pt-6 pb-16">
       <title>Reminders · Upright Quill</title>
-      <p className="text-[14px]">
-        <Link className="link" to={`/courses/${params.slot}/release`}>
-          Release
-        </Link>
-      </p>
-      <h1 className="page-title">Reminders</h1>
+      <UnderRelease to={`/courses/${params.slot}/release`} title="Reminders" />
       <div className="mt-3 flex flex-wrap items-end gap-x-5 gap-y-2 text-[14px]">
         <ChoiceField
           label="To those"

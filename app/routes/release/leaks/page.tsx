@@ -1,10 +1,11 @@
 import { useMemo, useState } from "react";
-import { Link, useNavigate } from "react-router";
+import { useNavigate } from "react-router";
 import { checkedAfter, totalsHistory, type Checked, type Command } from "#core/changes";
 import { courseOf, fullName, studentsOf } from "#core/model";
 import { openCourse } from "../../../open-course";
 import { useTroubleOf } from "../../../ui/use-command";
 import { counted } from "../../../ui/words";
+import { UnderRelease } from "../../../ui/under-release";
 import { useChange } from "../../../use-change";
 import { nameOfState } from "../../../ui/name-of";
 import { readPlace, releaseCommand } from "../place";
@@ -68,12 +69,7 @@ export default function LeaksPage({ loaderData, params }: Route.ComponentProps) 
   return (
     <main className="mx-auto w-full max-w-[1080px] px-[30px] pt-6 pb-16">
       <title>Leak check · Upright Quill</title>
-      <p className="text-[14px]">
-        <Link className="link" to={back}>
-          Release
-        </Link>
-      </p>
-      <h1 className="page-title">Leak check</h1>
+      <UnderRelease to={back} title="Leak check" />
       <p className="mt-1 max-w-[70ch] text-soft">
         A student knows the rules, the weights and every score released to them. What they can work out of the totals
         they see, or have seen, about scores that are still sealed stands here.
