@@ -57,22 +57,20 @@ async function typeScores(page: Page): Promise<Pick<GradebookFigures, "keyMedian
   await page.evaluate(() => {
     const times: number[] = [];
     let start = 0;
-    const totals = () =>
-      [...document.querySelectorAll('[role="row"][aria-rowindex]')]
-        .map((row) => row.children[1]?.textContent ?? "")
-        .join("|");
+    let total: Element | null = null;
     let before = "";
     window.addEventListener(
       "keydown",
       (event) => {
         if (event.key !== "Enter") return;
-        before = totals();
+        total = document.activeElement?.closest('[role="row"]')?.children[1] ?? null;
+        before = total?.textContent ?? "";
         start = performance.now();
       },
       true,
     );
     new MutationObserver(() => {
-      if (start === 0 || totals() === before) return;
+      if (start === 0 || !total || total.textContent === before) return;
       times.push(performance.now() - start);
       start = 0;
     }).observe(document.body, { subtree: true, childList: true, characterData: true });

@@ -141,11 +141,12 @@ export function studentsOf(state: CourseState): readonly Student[] {
 }
 
 /** Categories in the order of the plan. */
-export const categoriesOf = (state: CourseState): Category[] =>
+export const categoriesOf = (state: Pick<CourseState, "categories">): Category[] =>
   Object.values(state.categories).sort((a, b) => a.order - b.order);
 
 /** Terms in their order. */
-export const termsOf = (state: CourseState): Term[] => Object.values(state.terms).sort((a, b) => a.order - b.order);
+export const termsOf = (state: Pick<CourseState, "terms">): Term[] =>
+  Object.values(state.terms).sort((a, b) => a.order - b.order);
 
 const groupIndexes = new WeakMap<CourseState["groups"], Map<string, Group>>();
 
@@ -251,7 +252,7 @@ export const deliveriesOf = (state: CourseState): Delivery[] => newestFirst(stat
 export const gradeExportsOf = (state: CourseState): GradeExport[] => newestFirst(state.gradeExports);
 
 /** The sections of the roster, in their order. */
-export const sectionsOf = (state: CourseState): Section[] =>
+export const sectionsOf = (state: Pick<CourseState, "sections">): Section[] =>
   Object.values(state.sections).sort((a, b) => a.order - b.order);
 
 /** The fixed copy of a student, or the blank one. */

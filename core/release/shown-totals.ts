@@ -84,7 +84,7 @@ export function shownTotals(state: CourseState, studentId: StudentId): ShownTota
   note("course", evaluated.percent);
   for (const { term, total } of evaluated.terms) if (term) note(term.id, total.percent);
   if (Object.keys(state.categories).some(open)) {
-    for (const [id, total] of categoryTotals(plan, source, "now")) note(id, total.percent);
+    for (const [id, total] of categoryTotals(plan, source, "now", evaluated)) note(id, total.percent);
   }
   return found;
 }

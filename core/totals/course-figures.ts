@@ -135,22 +135,35 @@ function keptTotals(state: CourseState, studentId: StudentId, figure: CourseFigu
     (changed
       ? changed.every((at) => kept.figures[at] === figures[at])
       : figures.every((one, at) => one === kept.figures[at]));
-  const now = same
-    ? { ...kept, basis }
-    : {
-        basis,
-        figures,
-        totals: studentTotals(state, (assignment) => itemOf(assignment, figure(assignment.id, studentId))),
-      };
+  const now = same ? { ...kept, basis } : { basis, figures, totals: studentTotals(state, sourceOf(state, figures)) };
   byStudent.set(studentId, now);
   return now;
 }
 
+const places = new WeakMap<readonly AssignmentId[], ReadonlyMap<AssignmentId, number>>();
+
+/** What counts of each assignment, from a student's figures in the order of the state's assignments. */
+function sourceOf(state: CourseState, figures: readonly Figure[]): ItemSource {
+  const ids = idsOf(state);
+  let placed = places.get(ids);
+  if (!placed) places.set(ids, (placed = new Map(ids.map((id, at) => [id, at]))));
+  const items = new Map<AssignmentId, ReturnType<ItemSource>>();
+  return (assignment) => {
+    let item = items.get(assignment.id);
+    if (!item) {
+      item = itemOf(assignment, required(figures[placed.get(assignment.id) ?? -1], "figure"));
+      items.set(assignment.id, item);
+    }
+    return item;
+  };
+}
+
 function studentTotals(state: CourseState, source: ItemSource): StudentTotals {
   const plan = planOf(state);
-  const now = evaluate(plan, source, "now").percent;
+  const evaluated = evaluate(plan, source, "now");
+  const now = evaluated.percent;
   return {
-    categories: categoryTotals(plan, source, "now"),
+    categories: categoryTotals(plan, source, "now", evaluated),
     lowest: evaluate(plan, source, "lowest").percent,
     now,
     highest: evaluate(plan, source, "highest").percent,

@@ -104,17 +104,23 @@ function courseTotal(
   ]);
 }
 
-/** Totals of the categories over the whole course, also of those inside others. */
+/**
+ * Totals of the categories over the whole course, also of those inside others. `evaluated` is every total under the same
+ * outlook where it is at hand: without terms its one stretch is the whole course, and nothing is worked out twice.
+ */
 export function categoryTotals(
   plan: CoursePlan,
   source: ItemSource,
   outlook: Outlook,
+  evaluated?: Evaluated,
 ): ReadonlyMap<CategoryId, CategoryTotal> {
   const all = new Map<CategoryId, CategoryTotal>();
   const note = ({ node, total, children }: NodeTotal) => {
     all.set(node.category.id, total);
     children.forEach(note);
   };
-  for (const root of plan.roots) note(evaluateNode(root, source, outlook));
+  const [only] = evaluated?.outlook === outlook ? evaluated.terms : [];
+  const roots = only?.term === null ? only.nodes : plan.roots.map((root) => evaluateNode(root, source, outlook));
+  roots.forEach(note);
   return all;
 }

@@ -1,4 +1,6 @@
-import type { ReactNode } from "react";
+import { memo, type ReactNode } from "react";
+import { categoriesOf, sectionsOf, termsOf, type CourseState } from "#core/model";
+import { inAddress } from "../../ui/address";
 import { FIGURE_MODES, type FigureMode } from "./cells";
 import { SHOW_ONLY, type ShowOnly } from "./rows";
 
@@ -28,12 +30,7 @@ interface Named {
   readonly name: string;
 }
 
-interface ControlsProps {
-  readonly find: string;
-  readonly onFind: (text: string) => void;
-  readonly sections: readonly Named[];
-  readonly terms: readonly Named[];
-  readonly categories: readonly Named[];
+interface ChoicesProps extends Pick<CourseState, "sections" | "terms" | "categories"> {
   readonly chosen: {
     readonly section: string;
     readonly term: string;
@@ -42,11 +39,16 @@ interface ControlsProps {
     readonly figures: FigureMode;
   };
   readonly onChoose: (name: "section" | "term" | "category" | "show" | "figures", value: string) => void;
+}
+
+interface ControlsProps extends ChoicesProps {
+  readonly find: string;
+  readonly onFind: (text: string) => void;
   readonly children: ReactNode;
 }
 
 /** What the gradebook shows: a name looked for, and quiet choices beside it. */
-export function Controls({ find, onFind, sections, terms, categories, chosen, onChoose, children }: ControlsProps) {
+export function Controls({ find, onFind, children, ...choices }: ControlsProps) {
   return (
     <div role="search" className="flex flex-wrap items-center gap-x-4 gap-y-1 text-sm">
       <input
@@ -59,38 +61,38 @@ export function Controls({ find, onFind, sections, terms, categories, chosen, on
           onFind(event.target.value);
         }}
       />
-      {sections.length > 0 && (
-        <Choice
-          label="Section"
-          all="All sections"
-          value={chosen.section}
-          options={sections}
-          onChoose={(value) => {
-            onChoose("section", value);
-          }}
-        />
-      )}
-      {terms.length > 0 && (
-        <Choice
-          label="Term"
-          all="All terms"
-          value={chosen.term}
-          options={terms}
-          onChoose={(value) => {
-            onChoose("term", value);
-          }}
-        />
-      )}
-      {categories.length > 1 && (
-        <Choice
-          label="Category"
-          all="All categories"
-          value={chosen.category}
-          options={categories}
-          onChoose={(value) => {
-            onChoose("category", value);
-          }}
-        />
+      <Choices {...choices} />
+      {children}
+    </div>
+  );
+}
+
+const named = (list: readonly Named[]): readonly Named[] => list.map(({ id, name }) => ({ id: inAddress(id), name }));
+
+/** The choices stand still while scores are typed: they are drawn anew only when what they choose from changes. */
+const Choices = memo(function Choices(props: ChoicesProps) {
+  const { chosen, onChoose } = props;
+  const parts = [
+    { name: "section", label: "Section", all: "All sections", options: named(sectionsOf(props)), from: 1 },
+    { name: "term", label: "Term", all: "All terms", options: named(termsOf(props)), from: 1 },
+    { name: "category", label: "Category", all: "All categories", options: named(categoriesOf(props)), from: 2 },
+  ] as const;
+  return (
+    <>
+      {parts.map(
+        ({ name, label, all, options, from }) =>
+          options.length >= from && (
+            <Choice
+              key={name}
+              label={label}
+              all={all}
+              value={chosen[name]}
+              options={options}
+              onChoose={(value) => {
+                onChoose(name, value);
+              }}
+            />
+          ),
       )}
       <Choice
         label="Students shown"
@@ -108,10 +110,9 @@ export function Controls({ find, onFind, sections, terms, categories, chosen, on
           onChoose("figures", value);
         }}
       />
-      {children}
-    </div>
+    </>
   );
-}
+});
 
 function Choice({
   label,

@@ -2,9 +2,8 @@ import { memo, useCallback, useMemo, useRef, useState, useSyncExternalStore } fr
 import { Link, type NavigateFunction } from "react-router";
 import { entryText, type Command } from "#core/changes";
 import type { AssignmentId } from "#core/kernel";
-import { categoriesOf, termsOf } from "#core/model";
 import type { CourseSession } from "#storage";
-import { deskAddress, inAddress } from "../../ui/address";
+import { deskAddress } from "../../ui/address";
 import { troubleOf } from "../../ui/use-command";
 import { counted } from "../../ui/words";
 import type { Change } from "../../use-change";
@@ -93,9 +92,6 @@ export const Gradebook = memo(function Gradebook({ slot, session, looking, chang
     requestAnimationFrame(() => grid.current?.focus());
   };
 
-  const sections = Object.values(state.sections).sort((a, b) => a.order - b.order);
-  const named = (list: readonly { readonly id: string; readonly name: string }[]) =>
-    list.map(({ id, name }) => ({ id: inAddress(id), name }));
   const height = boundsOf(selection).bottom - boundsOf(selection).top + 1;
   return (
     <main className="flex h-[calc(100vh-46px)] flex-col px-[18px] pt-3.5">
@@ -104,9 +100,9 @@ export const Gradebook = memo(function Gradebook({ slot, session, looking, chang
       <Controls
         find={find}
         onFind={setFind}
-        sections={named(sections)}
-        terms={named(termsOf(state))}
-        categories={named(categoriesOf(state))}
+        sections={state.sections}
+        terms={state.terms}
+        categories={state.categories}
         chosen={chosen}
         onChoose={set}
       >

@@ -2,7 +2,15 @@ import { memo } from "react";
 import { ArrowDownNarrowWide, ArrowUpNarrowWide } from "lucide-react";
 import { categoryColour } from "../../ui/colours";
 import { MoreMenu, type MenuItems } from "../../ui/more-menu";
-import { COLUMN_WIDTH, FIXED_WIDTH, LETTER_WIDTH, NAME_WIDTH, TOTAL_WIDTH } from "./measures";
+import {
+  BAND_HEIGHT,
+  COLUMN_WIDTH,
+  FIXED_WIDTH,
+  LETTER_WIDTH,
+  NAME_WIDTH,
+  TITLE_HEIGHT,
+  TOTAL_WIDTH,
+} from "./measures";
 import type { GradeBand, GradeColumn, GradeView } from "./rows";
 
 interface GridHeadProps {
@@ -35,7 +43,7 @@ export const GridHead = memo(function GridHead(props: GridHeadProps) {
   };
   return (
     <div role="rowgroup" className="sticky top-0 z-20 bg-paper">
-      <div role="row" aria-rowindex={1} className="flex h-6 text-[13px] font-semibold">
+      <div role="row" aria-rowindex={1} className="flex text-[13px] font-semibold" style={{ height: BAND_HEIGHT }}>
         <span role="columnheader" className="sticky left-0 z-10 bg-paper" style={{ width: NAME_WIDTH }}>
           <span className="sr-only">Names</span>
         </span>
@@ -64,7 +72,12 @@ export const GridHead = memo(function GridHead(props: GridHeadProps) {
           </span>
         ))}
       </div>
-      <div role="row" aria-rowindex={2} className="flex h-[46px] border-b border-rule leading-tight">
+      <div
+        role="row"
+        aria-rowindex={2}
+        className="flex border-b border-rule leading-tight"
+        style={{ height: TITLE_HEIGHT }}
+      >
         <span
           role="columnheader"
           aria-sort={sortOf(sort, "name")}

@@ -44,7 +44,7 @@ export const GridRow = memo(function GridRow(props: GridRowProps) {
     <div
       role="row"
       aria-rowindex={index + 3}
-      className="absolute flex border-b border-rule"
+      className={`absolute flex border-b border-rule contain-layout contain-style ${props.editor || props.refused ? "z-20" : ""}`}
       style={{ top: props.top, height: ROW_HEIGHT }}
     >
       <div

@@ -17,7 +17,7 @@ import { CellEditor, type CellEditorHandle, type Leave } from "./cell-editor";
 import { GridHead } from "./grid-head";
 import { GridRow, type Refused } from "./grid-row";
 import type { EntryHint } from "./hint";
-import { COLUMN_WIDTH, FIXED_WIDTH, ROW_HEIGHT } from "./measures";
+import { COLUMN_WIDTH, FIXED_WIDTH, HEAD_HEIGHT, ROW_HEIGHT } from "./measures";
 import { Overview } from "./overview";
 import type { GradeTable, GradeView } from "./rows";
 import { boundsOf, inside, isSingle, single, type CellPlace, type Place, type Selection } from "./selection";
@@ -112,35 +112,34 @@ export function Grid(props: GridProps) {
   };
   const marked = placeAt(here);
 
-  const focusMarked = () => {
+  /** Answers whether the marked cell is drawn, and so has the focus now. */
+  const focusMarked = (): boolean => {
     const cell = scroller.current?.querySelector<HTMLElement>('[role="gridcell"][tabindex="0"]');
     // Asking for the focus again would lay the page out for nothing.
     if (cell && cell !== document.activeElement) cell.focus({ preventScroll: true });
+    return cell !== null && cell !== undefined;
   };
   useImperativeHandle(props.handle, () => ({ focus: focusMarked }));
 
   const select = (next: Selection) => {
     goesOn.current = false;
+    focusWanted.current = true;
     onSelect(next);
-    rows.scrollToIndex(next.to.row, { align: "auto" });
-    scrollColumnIntoView(scroller.current, next.to.column);
+    scrollIntoView(scroller.current, next.to);
   };
 
-  const arrived = useRef(true);
-  // The field of a cell that was just left takes the focus with it when it goes.
-  const left = useRef(false);
+  // The grid is what one comes here for: the first key goes into it. Later the focus follows the marked cell, also where
+  // the cell or field that had it is gone, or the new one is drawn only after scrolling; never while one types elsewhere.
+  const focusWanted = useRef(true);
   const firstCurrent = useRef(selection.to.column);
   useEffect(() => {
-    scrollColumnIntoView(scroller.current, firstCurrent.current);
+    scrollIntoView(scroller.current, { row: 0, column: firstCurrent.current });
   }, []);
   useEffect(() => {
-    // The grid is what one comes here for: the first key goes into it. Later the marked cell keeps the focus while it
-    // moves, unless the person is typing elsewhere.
     const active = document.activeElement;
-    const first = arrived.current && !isTyping(active) && drawn.length > 0;
-    if (editing === null && (first || left.current || scroller.current?.contains(active))) focusMarked();
-    if (first) arrived.current = false;
-    left.current = false;
+    const inGrid = scroller.current?.contains(active) === true;
+    if (!inGrid && isTyping(active)) focusWanted.current = false;
+    if (editing === null && (focusWanted.current || inGrid) && focusMarked()) focusWanted.current = false;
   });
 
   const edit = (text: string) => {
@@ -158,7 +157,7 @@ export function Grid(props: GridProps) {
   };
   const leave = (how: Leave) => {
     setEditing(null);
-    left.current = true;
+    focusWanted.current = true;
     const [down, right] = MOVES[how];
     if (how !== "stay")
       select(single(inside({ row: here.row + down, column: here.column + right }, size.rows, size.columns)));
@@ -308,10 +307,19 @@ export function Grid(props: GridProps) {
 /** The key of a result. */
 export const keyOf = ({ assignmentId, studentId }: CellPlace): string => `${assignmentId}/${studentId}`;
 
-function scrollColumnIntoView(scroller: HTMLElement | null, column: number): void {
+/** Rows kept in view before and after the marked one: the next names, and room for the hint under the field. */
+const MARGIN = 2 * ROW_HEIGHT;
+
+/** Scrolls no further than is needed for a cell to stand in what the head and the fixed columns leave free. */
+function scrollIntoView(scroller: HTMLElement | null, { row, column }: Place): void {
   if (!scroller) return;
-  const left = column * COLUMN_WIDTH;
-  const room = scroller.clientWidth - FIXED_WIDTH;
-  if (left < scroller.scrollLeft) scroller.scrollLeft = left;
-  else if (left + COLUMN_WIDTH > scroller.scrollLeft + room) scroller.scrollLeft = left + COLUMN_WIDTH - room;
+  const { scrollLeft, scrollTop, clientWidth, clientHeight } = scroller;
+  const across = scrolled(scrollLeft, clientWidth - FIXED_WIDTH, column * COLUMN_WIDTH, COLUMN_WIDTH);
+  const down = scrolled(scrollTop, clientHeight - HEAD_HEIGHT, row * ROW_HEIGHT - MARGIN, ROW_HEIGHT + 2 * MARGIN);
+  if (across !== scrollLeft) scroller.scrollLeft = across;
+  if (down !== scrollTop) scroller.scrollTop = down;
 }
+
+/** Where to scroll to, from where one is, so that a piece of this size at this start lies within the room. */
+const scrolled = (from: number, room: number, start: number, size: number): number =>
+  start < from ? Math.max(0, start) : Math.max(from, start + size - room);

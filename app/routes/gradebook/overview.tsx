@@ -1,8 +1,8 @@
-import { useEffect, useState, type RefObject } from "react";
-import { COLUMN_WIDTH, LETTER_WIDTH, NAME_WIDTH, TOTAL_WIDTH } from "./measures";
+import { memo, useEffect, useState, type RefObject } from "react";
+import { COLUMN_WIDTH, FIXED_WIDTH } from "./measures";
 
 /** The whole width of the gradebook as a strip: one piece per assignment, dark where it is in view. */
-export function Overview({
+export const Overview = memo(function Overview({
   columns,
   scroller,
   current,
@@ -16,7 +16,7 @@ export function Overview({
     const element = scroller.current;
     if (!element) return;
     const look = () => {
-      const room = element.clientWidth - NAME_WIDTH - TOTAL_WIDTH - LETTER_WIDTH;
+      const room = element.clientWidth - FIXED_WIDTH;
       setView([element.scrollLeft / COLUMN_WIDTH, (element.scrollLeft + room) / COLUMN_WIDTH]);
     };
     look();
@@ -47,4 +47,4 @@ export function Overview({
       })}
     </div>
   );
-}
+});

@@ -97,7 +97,10 @@ export function gradeTable(state: CourseState, view: GradeView): GradeTable {
   const work = assignmentsShown(state, view);
   const places = new Map(Object.keys(state.assignments).map((id, place) => [id, place]));
   const people = sorted(state, studentsShown(state, view, work), view.sort);
-  const columns = work.map((assignment) => columnOf(assignment, hasWaiting(state, assignment)));
+  const columns = sameColumns(
+    view,
+    work.map((assignment) => columnOf(assignment, hasWaiting(state, assignment))),
+  );
   const look = lookOf(state, view);
   const at = <T>(list: readonly T[], index: number): T => {
     const found = list[index];
@@ -163,6 +166,16 @@ function columnOf(assignment: Assignment, current: boolean): GradeColumn {
   const column = { assignmentId: id, name, shortName, of, current };
   columnHeads.set(assignment, column);
   return column;
+}
+
+const columnLists = new WeakMap<GradeView, readonly GradeColumn[]>();
+
+/** The list of columns last shown in this view where none of them is another, so that no row is drawn anew for it. */
+function sameColumns(view: GradeView, columns: readonly GradeColumn[]): readonly GradeColumn[] {
+  const before = columnLists.get(view);
+  if (before?.length === columns.length && before.every((one, at) => one === columns[at])) return before;
+  columnLists.set(view, columns);
+  return columns;
 }
 
 const heads = new WeakMap<Student, GradeStudent>();
