@@ -8,6 +8,9 @@ export interface DeskFigures {
   readonly nextMedian: number;
   readonly nextWorst: number;
   readonly papers: number;
+  /** From the key for a note on words taken up to the note in the margin, in the same turn of the page: median and worst. */
+  readonly noteMedian: number;
+  readonly noteWorst: number;
   /** From a file of 200 pages taken in to the words of its first page. */
   readonly firstPage: number;
   /** Most pages drawn at a time while scrolling through all of them. */
@@ -16,12 +19,13 @@ export interface DeskFigures {
 
 const PAPERS = 12;
 const PAGES = 200;
+const NOTES = 12;
 
 /** Drives the built application through the demo course. */
 export function measureDesk(): Promise<DeskFigures> {
   return inApplication(async (page) => {
     const next = await walk(page);
-    return { ...next, ...(await readLong(page)) };
+    return { ...next, ...(await putNotes(page)), ...(await readLong(page)) };
   }, 60_000);
 }
 
@@ -67,6 +71,51 @@ async function walk(page: Page): Promise<Pick<DeskFigures, "nextMedian" | "nextW
   }
   const times = await page.evaluate(() => (window as unknown as { nextTimes: number[] }).nextTimes);
   return { nextMedian: median(times), nextWorst: Math.max(...times), papers: times.length };
+}
+
+/** Takes up the same words again and again, puts a note on them, and times each key inside the page. */
+async function putNotes(page: Page): Promise<Pick<DeskFigures, "noteMedian" | "noteWorst">> {
+  // Before the application listens: the note stands there before a listener of later would hear of the key.
+  await page.addInitScript(() => {
+    const times: number[] = [];
+    const count = () => document.querySelectorAll('[aria-label="Notes in the margin"] > li').length;
+    let start = 0;
+    let before = 0;
+    window.addEventListener(
+      "keydown",
+      (event) => {
+        if (event.key !== "n" || event.target instanceof HTMLInputElement) return;
+        before = count();
+        start = performance.now();
+      },
+      true,
+    );
+    document.addEventListener("DOMContentLoaded", () => {
+      new MutationObserver(() => {
+        if (start === 0 || count() === before) return;
+        times.push(performance.now() - start);
+        start = 0;
+      }).observe(document.body, { subtree: true, childList: true });
+    });
+    Object.assign(window, { noteTimes: times });
+  });
+  await page.goto(`${ADDRESS}/courses/reading-rivers/score/flood-memo/bram-oduya`);
+  await page.locator("html[data-ready]").waitFor();
+  await page.locator(".work-word, .text-layer").first().waitFor();
+  await page.waitForTimeout(1_000);
+  for (let note = 0; note < NOTES; note += 1) {
+    await page.keyboard.press("/");
+    await page.keyboard.type("flood");
+    await page.keyboard.press("Enter");
+    await page.getByRole("toolbar", { name: "For this passage" }).waitFor();
+    await page.keyboard.press("n");
+    await page.waitForTimeout(300);
+    await page.keyboard.press("Escape");
+    await page.waitForTimeout(300);
+  }
+  const times = await page.evaluate(() => (window as unknown as { noteTimes: number[] }).noteTimes);
+  if (times.length !== NOTES) throw new Error(`${String(times.length)} notes of ${String(NOTES)} were put`);
+  return { noteMedian: median(times), noteWorst: Math.max(...times) };
 }
 
 /** Hands in a PDF of many pages, times its first page, and scrolls through it counting the pages that are drawn. */

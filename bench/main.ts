@@ -103,7 +103,9 @@ row("gradebook: key to new total, 95th percentile", gradebook.key95);
 const desk = await measureDesk();
 row(`desk: next paper on screen, median of ${String(desk.papers)}`, desk.nextMedian);
 row("desk: next paper on screen, slowest", desk.nextWorst);
-row("desk: first page of a PDF of 200", desk.firstPage);
+row("desk: key to note in the margin, median", desk.noteMedian);
+row("desk: key to note in the margin, slowest", desk.noteWorst);
+row("desk: first page of a PDF of 200, with taking it in", desk.firstPage);
 
 const widths = [0, 1, 2, 3].map((column) => Math.max(...rows.map((cells) => (cells[column] ?? "").length), 12));
 const print = (cells: readonly string[]) => {

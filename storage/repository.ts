@@ -21,6 +21,7 @@ export class Repository {
   #sessions = new Map<string, Promise<CourseSession>>();
   #recentFiles = new Map<string, Blob>();
   #listed: readonly CourseListing[] | null = null;
+  #remembered = new Map<string, unknown>();
 
   private constructor(
     private readonly shelves: Shelves,
@@ -102,11 +103,16 @@ export class Repository {
 
   /** Keeps a small thing of the screen, such as the paper to resume at; it is no part of the course. */
   remember(key: string, value: unknown): Promise<void> {
+    this.#remembered.set(key, value);
     return this.shelves.meta.set(`screen/${key}`, value);
   }
 
-  recall(key: string): Promise<unknown> {
-    return this.shelves.meta.get(`screen/${key}`);
+  /** What was remembered; read once and known from then on, because screens ask for it at every step. */
+  async recall(key: string): Promise<unknown> {
+    if (this.#remembered.has(key)) return this.#remembered.get(key);
+    const value = await this.shelves.meta.get(`screen/${key}`);
+    if (!this.#remembered.has(key)) this.#remembered.set(key, value);
+    return this.#remembered.get(key);
   }
 
   async #list(slot: string, ledger: Ledger): Promise<void> {

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { courseOf, handInOf, type CourseState } from "#core/model";
+import { courseOf, handInOf, type CourseState, type WorkFile } from "#core/model";
 import { draftFacet, type FacetContent } from "#core/release";
 import type { Repository } from "#storage";
 import type { DeskRows } from "./rows";
@@ -36,11 +36,24 @@ export async function loadBeside(
   return file ? { file, blob: await repository.readFile(slot, file.id) } : null;
 }
 
-/** Reads the work of the next paper ahead, so that it is at hand when the person goes on. */
-export function prefetchNext(repository: Repository, slot: string, state: CourseState, rows: DeskRows): void {
-  if (!rows.after) return;
-  const file = handInOf(state, rows.assignment.id, rows.after)?.attempts.at(-1)?.files.at(-1);
-  if (file) void repository.readFile(slot, file.id).catch(() => null);
+/** A file to be got ready, with its bytes if storage has them. */
+export interface WorkAhead {
+  readonly file: WorkFile;
+  readonly blob: Blob | null;
+}
+
+/** The work of the papers that the keys lead to next: the one after, and the next that waits. */
+export async function loadAhead(
+  repository: Repository,
+  slot: string,
+  state: CourseState,
+  rows: DeskRows,
+): Promise<readonly WorkAhead[]> {
+  const students = new Set([rows.after, rows.nextWaiting].filter((id) => id !== null));
+  const files = [...students].flatMap(
+    (id) => handInOf(state, rows.assignment.id, id)?.attempts.at(-1)?.files.slice(-1) ?? [],
+  );
+  return Promise.all(files.map(async (file) => ({ file, blob: await repository.readFile(slot, file.id) })));
 }
 
 const layoutSchema = z.record(z.string(), z.number());

@@ -12,9 +12,9 @@ import { NearPapers } from "./near-papers";
 import { JudgementColumn } from "./judgement-column";
 import {
   draftPaper,
+  loadAhead,
   loadBeside,
   loadWork,
-  prefetchNext,
   recallHand,
   recallLayout,
   recallMargin,
@@ -28,6 +28,7 @@ import { PhrasesAtHand, type Phrases } from "../../ui/phrases";
 import { useAsking } from "../../ui/use-asking";
 import { useDeskKeys } from "./use-desk-keys";
 import { useHandIn } from "./use-hand-in";
+import { useWorkAhead } from "./use-work-ahead";
 import { WorkArea } from "./work-area";
 import type { Route } from "./+types/page";
 
@@ -41,23 +42,30 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
   const rows = deskRows(state, assignment, student, order);
   const place = { assignmentId: assignment.id, studentId: student.id };
   void repository.remember(`place/${params.slot}`, place).catch(() => null);
-  prefetchNext(repository, params.slot, state, rows);
+  const [work, beside, hand, layout, marginWidth] = await Promise.all([
+    loadWork(repository, params.slot, rows, search.get("file")),
+    loadBeside(repository, params.slot, rows, search.get("beside")),
+    recallHand(repository),
+    recallLayout(repository),
+    recallMargin(repository),
+  ]);
   return {
     rows,
     order,
     repository,
+    work,
+    beside,
+    hand,
+    layout,
+    marginWidth,
     phrases: phrasesOf(state),
     timeZone: courseOf(state).timeZone,
     nameOf: ({ by }: Message) => (by ? (state.markers[by]?.name ?? "") : fullName(student)),
     unitHours: courseOf(state).lateRule?.unitHours ?? 24,
-    work: await loadWork(repository, params.slot, rows, search.get("file")),
-    beside: await loadBeside(repository, params.slot, rows, search.get("beside")),
-    hand: await recallHand(repository),
-    layout: await recallLayout(repository),
-    marginWidth: await recallMargin(repository),
     nearPapers: (criterionId: string) =>
       sweepRows(state, assignment, [], { criterion: criterionId, nameless: false, shuffle: 0 }),
     draft: () => draftPaper(state, rows),
+    ahead: () => loadAhead(repository, params.slot, state, rows),
   };
 }
 
@@ -76,6 +84,7 @@ function Desk({
   const { rows, phrases, order, unitHours, work, layout, marginWidth, repository } = loaderData;
   const change = useChange();
   const navigate = useNavigate();
+  useWorkAhead(loaderData.ahead);
   const [, setSearch] = useSearchParams();
   const [chosen, setChosen] = useState<string | null>(null);
   const [comparing, setComparing] = useState<number | null>(null);

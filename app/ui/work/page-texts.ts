@@ -1,5 +1,5 @@
 import { makePassage, workKindOf, type Passage, type Stretch, type WorkFile } from "#core/model";
-import { openPdf, pdfPageText } from "./pdf-document";
+import { closePdf, openPdf, pdfPageText } from "./pdf-document";
 import { workText } from "./work-text";
 
 /** The text of each page of a work, counted as on the screen; null where a work has no text, as a picture or sound. */
@@ -12,7 +12,7 @@ export async function pageTexts(file: WorkFile, blob: Blob): Promise<readonly st
   if (!("document" in opened)) return null;
   const texts: string[] = [];
   for (let page = 1; page <= opened.document.numPages; page += 1) texts.push(await pdfPageText(opened.document, page));
-  await opened.document.loadingTask.destroy();
+  await closePdf(opened.document);
   return texts;
 }
 

@@ -1,7 +1,7 @@
 import { findPassage, workKindOf, type Note, type WorkFile } from "#core/model";
 import type { MarkPlace, PaperSource, TextBlock } from "#core/formats";
 import { withPageLayer } from "./pdf-layer";
-import { openPdf } from "./pdf-document";
+import { closePdf, openPdf } from "./pdf-document";
 import type { TextMap } from "./text-map";
 import type { ShownNote } from "./types";
 import { workText } from "./work-text";
@@ -58,7 +58,7 @@ async function preparePdf(blob: Blob, notes: readonly ShownNote[]): Promise<Prep
         }
       });
     }
-    await opened.document.loadingTask.destroy();
+    await closePdf(opened.document);
   }
   return {
     source: "document" in opened ? { kind: "pdf", bytes } : { kind: "none" },

@@ -11,6 +11,9 @@ export const PdfTextLayer = pdfjs.TextLayer;
 /** Why a PDF cannot be opened. */
 export type PdfTrouble = "locked" | "damaged" | "empty";
 
+/** An open document, or why there is none. */
+export type OpenedPdf = { readonly document: PdfDocument } | { readonly trouble: PdfTrouble };
+
 /** Everything pdf.js reads beside the file comes from our own address; scripts in a PDF are never run. */
 const OWN_FILES = {
   cMapUrl: "/pdfjs/cmaps/",
@@ -23,15 +26,41 @@ const OWN_FILES = {
   stopAtErrors: false,
 } as const;
 
-export async function openPdf(blob: Blob): Promise<{ document: PdfDocument } | { trouble: PdfTrouble }> {
+let spare: pdfjs.PDFWorker | null = null;
+const workers = new WeakMap<PdfDocument, pdfjs.PDFWorker>();
+
+/** A worker of its own for a document, so that one that hangs holds up no other; the next is started while nothing waits. */
+function takeWorker(): pdfjs.PDFWorker {
+  const worker = spare ?? new pdfjs.PDFWorker();
+  spare = null;
+  requestIdleCallback(() => {
+    spare ??= new pdfjs.PDFWorker();
+  });
+  return worker;
+}
+
+/** Opens a PDF; the document must be closed when it is no longer needed. */
+export async function openPdf(blob: Blob): Promise<OpenedPdf> {
   if (blob.size === 0) return { trouble: "empty" };
-  const task = pdfjs.getDocument({ data: await blob.arrayBuffer(), ...OWN_FILES });
+  const data = await blob.arrayBuffer();
+  const worker = takeWorker();
+  const task = pdfjs.getDocument({ data, worker, ...OWN_FILES });
   try {
-    return { document: await task.promise };
+    const document = await task.promise;
+    workers.set(document, worker);
+    return { document };
   } catch (error) {
-    void task.destroy();
+    void task.destroy().then(() => {
+      worker.destroy();
+    });
     return { trouble: error instanceof Error && error.name === "PasswordException" ? "locked" : "damaged" };
   }
+}
+
+/** Frees what a document holds, its worker among it. */
+export async function closePdf(document: PdfDocument): Promise<void> {
+  await document.loadingTask.destroy();
+  workers.get(document)?.destroy();
 }
 
 const texts = new WeakMap<PdfDocument, Map<number, Promise<string>>>();

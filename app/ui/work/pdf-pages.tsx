@@ -1,19 +1,11 @@
-import { useEffect, useRef, useState, type ReactNode } from "react";
-import { fittedTextContent } from "./fitted-text";
-import { openPdf, PdfTextLayer, type PdfDocument, type PdfPage, type PdfTrouble } from "./pdf-document";
-import type { Turn } from "./turn";
-import type { PageHandle } from "./types";
+import { useEffect, useRef, useState } from "react";
+import { drawPage, type DrawnPage } from "./draw-page";
+import { holdPdf, pdfAtHand, putFirstPage, takeFirstPage } from "./kept-pdfs";
+import type { PdfDocument, PdfTrouble } from "./pdf-document";
 import { Unreadable } from "./unreadable";
+import type { ViewerProps } from "./viewers";
 
-interface PdfPagesProps {
-  readonly blob: Blob;
-  readonly name: string;
-  readonly width: number;
-  readonly turn: Turn;
-  readonly onPage: (handle: PageHandle) => void;
-  readonly onDocument: (document: PdfDocument | null) => void;
-  readonly overlay: (page: number) => ReactNode;
-}
+type PdfPagesProps = Pick<ViewerProps, "blob" | "name" | "width" | "turn" | "onPage" | "onDocument" | "overlay">;
 
 const TROUBLE: Readonly<Record<PdfTrouble, readonly [what: string, mend: string]>> = {
   locked: ["This PDF is locked with a password.", "Ask the student for one without a password."],
@@ -23,27 +15,23 @@ const TROUBLE: Readonly<Record<PdfTrouble, readonly [what: string, mend: string]
 
 /** A PDF, page under page. Only pages near the view are drawn; the others keep their place. */
 export function PdfPages({ blob, name, width, turn, onPage, onDocument, overlay }: PdfPagesProps) {
-  const [opened, setOpened] = useState<Awaited<ReturnType<typeof openPdf>> | null>(null);
-  const [shape, setShape] = useState(Math.SQRT2);
+  const [ready, setReady] = useState(() => pdfAtHand(blob));
   useEffect(() => {
     let current = true;
-    const opening = openPdf(blob);
-    void opening.then(async (result) => {
+    const held = holdPdf(blob);
+    void held.opening.then((opened) => {
       if (!current) return;
-      if ("document" in result) {
-        const { width: w, height: h } = (await result.document.getPage(1)).getViewport({ scale: 1 });
-        setShape(h / w);
-        onDocument(result.document);
-      }
-      setOpened(result);
+      if ("document" in opened) onDocument(opened.document);
+      setReady((before) => before ?? { opened, shape: held.shape() });
     });
     return () => {
       current = false;
       onDocument(null);
-      void opening.then((result) => ("document" in result ? result.document.loadingTask.destroy() : null));
+      held.release();
     };
   }, [blob, onDocument]);
-  if (!opened) return <p className="mt-16 text-center text-soft">Opening {name}</p>;
+  if (!ready) return <p className="mt-16 text-center text-soft">Opening {name}</p>;
+  const { opened, shape } = ready;
   if ("trouble" in opened) {
     const [what, mend] = TROUBLE[opened.trouble];
     return <Unreadable name={name} blob={blob} what={what} mend={mend} />;
@@ -51,6 +39,7 @@ export function PdfPages({ blob, name, width, turn, onPage, onDocument, overlay 
   return Array.from({ length: opened.document.numPages }, (_, index) => (
     <PdfPageView
       key={index}
+      blob={blob}
       document={opened.document}
       number={index + 1}
       width={width}
@@ -62,7 +51,7 @@ export function PdfPages({ blob, name, width, turn, onPage, onDocument, overlay 
   ));
 }
 
-interface PdfPageViewProps extends Pick<PdfPagesProps, "width" | "turn" | "onPage" | "overlay"> {
+interface PdfPageViewProps extends Pick<PdfPagesProps, "blob" | "width" | "turn" | "onPage" | "overlay"> {
   readonly document: PdfDocument;
   readonly number: number;
   /** Height over width until the page itself tells. */
@@ -72,7 +61,7 @@ interface PdfPageViewProps extends Pick<PdfPagesProps, "width" | "turn" | "onPag
 /** Distance from the view at which a page is drawn ahead. */
 const AHEAD = "900px 0px";
 
-function PdfPageView({ document, number, width, turn, guess, onPage, overlay }: PdfPageViewProps) {
+function PdfPageView({ blob, document, number, width, turn, guess, onPage, overlay }: PdfPageViewProps) {
   const frame = useRef<HTMLDivElement>(null);
   const surface = useRef<HTMLDivElement>(null);
   const [near, setNear] = useState(number === 1);
@@ -96,23 +85,30 @@ function PdfPageView({ document, number, width, turn, guess, onPage, overlay }: 
     const host = surface.current;
     if (!element || !host || !near) return;
     let current = true;
-    let drawing: { cancel: () => void } | null = null;
-    void document.getPage(number).then((page) => {
-      if (!current) return;
-      setShape(shapeOf(page, turn));
-      const started = draw(page, host, width, turn);
-      drawing = started;
-      void started.done.then((textRoot) => {
+    let shown: DrawnPage | null = null;
+    const show = (drawn: DrawnPage) => {
+      shown = drawn;
+      setShape(drawn.shape);
+      host.replaceChildren(drawn.canvas, drawn.text);
+      void drawn.done.then((textRoot) => {
         if (current) onPage({ number, element, textRoot });
       });
-    });
+    };
+    const before = number === 1 ? takeFirstPage(blob, width, turn) : null;
+    if (before) show(before);
+    else {
+      void document.getPage(number).then((page) => {
+        if (current) show(drawPage(page, width, turn));
+      });
+    }
     return () => {
       current = false;
-      drawing?.cancel();
       host.replaceChildren();
+      if (shown && number === 1) putFirstPage(blob, width, turn, shown);
+      else shown?.cancel();
       onPage({ number, element, textRoot: null });
     };
-  }, [document, number, width, turn, near, onPage]);
+  }, [blob, document, number, width, turn, near, onPage]);
   return (
     <div
       ref={frame}
@@ -126,54 +122,4 @@ function PdfPageView({ document, number, width, turn, guess, onPage, overlay }: 
       {overlay(number)}
     </div>
   );
-}
-
-const rotationOf = (page: PdfPage, turn: Turn): number => (page.rotate + turn * 90) % 360;
-
-const shapeOf = (page: PdfPage, turn: Turn): number => {
-  const { width, height } = page.getViewport({ scale: 1, rotation: rotationOf(page, turn) });
-  return height / width;
-};
-
-/** Draws a page and its selectable text into `host`. */
-function draw(page: PdfPage, host: HTMLElement, width: number, turn: Turn) {
-  const rotation = rotationOf(page, turn);
-  const scale = width / page.getViewport({ scale: 1, rotation }).width;
-  const viewport = page.getViewport({ scale, rotation });
-  const sharpness = Math.min(2, window.devicePixelRatio || 1);
-  const canvas = window.document.createElement("canvas");
-  canvas.width = Math.floor(viewport.width * sharpness);
-  canvas.height = Math.floor(viewport.height * sharpness);
-  canvas.className = "absolute inset-0 size-full";
-  canvas.setAttribute("aria-hidden", "true");
-  const text = window.document.createElement("div");
-  text.className = "text-layer";
-  text.style.setProperty("--total-scale-factor", String(scale));
-  text.style.setProperty("--scale-factor", String(scale));
-  host.replaceChildren(canvas, text);
-  const painting = page.render({
-    canvas,
-    viewport,
-    ...(sharpness === 1 ? {} : { transform: [sharpness, 0, 0, sharpness, 0, 0] }),
-  });
-  let layer: InstanceType<typeof PdfTextLayer> | null = null;
-  let cancelled = false;
-  const writeText = async () => {
-    const textContentSource = await fittedTextContent(page);
-    if (cancelled) return;
-    layer = new PdfTextLayer({ textContentSource, container: text, viewport });
-    await layer.render();
-  };
-  const done = Promise.all([painting.promise, writeText()]).then(
-    () => (cancelled ? null : text),
-    () => null, // cancelled, because the page went out of view
-  );
-  return {
-    done,
-    cancel: () => {
-      cancelled = true;
-      painting.cancel();
-      layer?.cancel();
-    },
-  };
 }

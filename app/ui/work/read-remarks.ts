@@ -2,7 +2,7 @@ import { findPassage, makePassage, workKindOf, type Note, type WorkFile } from "
 import type { FoundMark } from "#core/formats";
 import { readOwn } from "./own-note";
 import { withPageLayer, type PageLayer } from "./pdf-layer";
-import { openPdf, type PdfDocument } from "./pdf-document";
+import { closePdf, openPdf, type PdfDocument } from "./pdf-document";
 import { workText } from "./work-text";
 
 /** A remark read from a file, ready to be taken in. */
@@ -51,7 +51,7 @@ export async function readRemarks(
       });
     }
   }
-  if ("document" in opened) await opened.document.loadingTask.destroy();
+  if ("document" in opened) await closePdf(opened.document);
   return { remarks, left };
 }
 
@@ -59,7 +59,7 @@ async function pagesOf(blob: Blob): Promise<number> {
   const opened = await openPdf(blob);
   if (!("document" in opened)) return 0;
   const { numPages } = opened.document;
-  await opened.document.loadingTask.destroy();
+  await closePdf(opened.document);
   return numPages;
 }
 

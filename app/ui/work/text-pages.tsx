@@ -1,17 +1,10 @@
 import { useEffect, useMemo, useState } from "react";
 import { HtmlPage } from "./html-page";
 import { Unreadable } from "./unreadable";
+import type { ViewerProps } from "./viewers";
 import { markdownHtml, plainHtml } from "./work-text";
-import type { PageHandle } from "./types";
 
-interface TextPagesProps {
-  readonly blob: Blob;
-  readonly name: string;
-  readonly markdownText: boolean;
-  readonly width: number;
-  readonly onPage: (handle: PageHandle) => void;
-  readonly overlay: (page: number) => React.ReactNode;
-}
+type TextPagesProps = Pick<ViewerProps, "blob" | "name" | "markdownText" | "width" | "onPage" | "overlay">;
 
 /** Handed-in text or Markdown on one long page. */
 export function TextPages({ blob, name, markdownText, width, onPage, overlay }: TextPagesProps) {

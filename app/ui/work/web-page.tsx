@@ -1,19 +1,11 @@
-import { useEffect, useState, type ReactNode } from "react";
+import { useEffect, useState } from "react";
 import { HtmlPage } from "./html-page";
 import { safeHtml } from "./safe-html";
-import type { PageHandle } from "./types";
 import { Unreadable } from "./unreadable";
-import { withThreads, type PostContext } from "./with-threads";
+import type { ViewerProps } from "./viewers";
+import { withThreads } from "./with-threads";
 
-interface WebPageProps {
-  readonly blob: Blob;
-  readonly name: string;
-  readonly width: number;
-  /** The threads that a student's posts stand in. */
-  readonly threads?: readonly PostContext[] | undefined;
-  readonly onPage: (handle: PageHandle) => void;
-  readonly overlay: (page: number) => ReactNode;
-}
+type WebPageProps = Pick<ViewerProps, "blob" | "name" | "width" | "threads" | "onPage" | "overlay">;
 
 /** A stored web page as text with its own pictures: its scripts, styles and everything it would fetch are left out. */
 export function WebPage({ blob, name, width, threads, onPage, overlay }: WebPageProps) {

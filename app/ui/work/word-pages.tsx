@@ -1,23 +1,18 @@
-import { useEffect, useState, type ReactNode } from "react";
+import { useEffect, useState } from "react";
 import { HtmlPage } from "./html-page";
-import type { PageHandle } from "./types";
 import { Unreadable } from "./unreadable";
-import { openWord, type OpenedWord } from "./word-file";
+import type { ViewerProps } from "./viewers";
+import { keptWord, wordAtHand } from "./kept-words";
+import type { OpenedWord } from "./word-file";
 
-interface WordPagesProps {
-  readonly blob: Blob;
-  readonly name: string;
-  readonly width: number;
-  readonly onPage: (handle: PageHandle) => void;
-  readonly overlay: (page: number) => ReactNode;
-}
+type WordPagesProps = Pick<ViewerProps, "blob" | "name" | "width" | "onPage" | "overlay">;
 
 /** A Word file, drawn as pages. Macros, embedded pages and anything remote are left out. */
 export function WordPages({ blob, name, width, onPage, overlay }: WordPagesProps) {
-  const [opened, setOpened] = useState<OpenedWord | null>(null);
+  const [opened, setOpened] = useState<OpenedWord | null>(() => wordAtHand(blob));
   useEffect(() => {
     let current = true;
-    void openWord(blob).then((result) => {
+    void keptWord(blob).then((result) => {
       if (current) setOpened(result);
     });
     return () => {

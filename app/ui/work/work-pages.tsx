@@ -1,55 +1,21 @@
-import { lazy, Suspense, type ReactNode } from "react";
-import { workKindOf, type WorkFile } from "#core/model";
+import { useEffect, useState } from "react";
+import { workKindOf, type WorkFile, type WorkKind } from "#core/model";
 import { ImagePage } from "./image-page";
 import { MediaPlayer } from "./media-player";
-import type { PdfDocument } from "./pdf-document";
-import type { Turn } from "./turn";
-import type { PageHandle } from "./types";
 import { Unreadable } from "./unreadable";
-import type { PostContext } from "./with-threads";
+import { loadViewer, viewerAtHand, type Viewer, type ViewerProps } from "./viewers";
 
-// pdf.js and the readers of Word and Markdown are large; each is loaded when work of its kind is first shown.
-const PdfPages = lazy(() => import("./pdf-pages").then((module) => ({ default: module.PdfPages })));
-const TextPages = lazy(() => import("./text-pages").then((module) => ({ default: module.TextPages })));
-const WordPages = lazy(() => import("./word-pages").then((module) => ({ default: module.WordPages })));
-const WebPage = lazy(() => import("./web-page").then((module) => ({ default: module.WebPage })));
-
-interface WorkPagesProps {
+interface WorkPagesProps extends Omit<ViewerProps, "name" | "markdownText"> {
   readonly file: WorkFile;
-  readonly blob: Blob;
-  readonly width: number;
-  readonly turn: Turn;
-  readonly threads?: readonly PostContext[] | undefined;
-  readonly onPage: (handle: PageHandle) => void;
-  readonly onDocument: (document: PdfDocument | null) => void;
-  /** What lies over a page. */
-  readonly overlay: (page: number) => ReactNode;
 }
 
 /** The pages of a work, whatever its format; one that cannot be shown is offered for saving. */
-export function WorkPages(props: WorkPagesProps) {
-  return (
-    <Suspense fallback={<p className="mt-16 text-center text-soft">Opening {props.file.name}</p>}>
-      <Pages {...props} />
-    </Suspense>
-  );
-}
-
-function Pages({ file, blob, width, turn, threads, onPage, onDocument, overlay }: WorkPagesProps) {
-  const shared = { blob, name: file.name, width, onPage, overlay };
+export function WorkPages({ file, blob, width, turn, threads, onPage, onDocument, overlay }: WorkPagesProps) {
   const kind = workKindOf(file);
+  const shared = { blob, name: file.name, width, turn, onPage, overlay };
   switch (kind) {
-    case "pdf":
-      return <PdfPages {...shared} turn={turn} onDocument={onDocument} />;
-    case "markdown":
-    case "text":
-      return <TextPages {...shared} markdownText={kind === "markdown"} />;
-    case "word":
-      return <WordPages {...shared} />;
-    case "webPage":
-      return <WebPage {...shared} threads={threads} />;
     case "image":
-      return <ImagePage {...shared} turn={turn} />;
+      return <ImagePage {...shared} />;
     case "sound":
     case "video":
       return <MediaPlayer blob={blob} name={file.name} video={kind === "video"} />;
@@ -62,5 +28,39 @@ function Pages({ file, blob, width, turn, threads, onPage, onDocument, overlay }
           mend="Save it and open it with a program of your own; judge it on the rulers at the left."
         />
       );
+    default:
+      return (
+        <LoadedPages
+          key={kind}
+          kind={kind}
+          {...shared}
+          markdownText={kind === "markdown"}
+          threads={threads}
+          onDocument={onDocument}
+        />
+      );
   }
+}
+
+function LoadedPages({ kind, ...props }: ViewerProps & { readonly kind: WorkKind }) {
+  const [Loaded, setLoaded] = useState<Viewer | null>(() => viewerAtHand(kind));
+  useEffect(() => {
+    let current = true;
+    loadViewer(kind).then(
+      (viewer) => {
+        if (current) setLoaded(() => viewer);
+      },
+      (error: unknown) => {
+        // Thrown where the screen that holds the work can say so.
+        if (current)
+          setLoaded(() => {
+            throw error;
+          });
+      },
+    );
+    return () => {
+      current = false;
+    };
+  }, [kind]);
+  return Loaded ? <Loaded {...props} /> : <p className="mt-16 text-center text-soft">Opening {props.name}</p>;
 }

@@ -7,6 +7,7 @@ import { findWords } from "./find-words";
 import { Margin } from "./margin";
 import { MarginEdge } from "./margin-edge";
 import { Marks } from "./marks";
+import { PAGE_WIDTH } from "./measures";
 import { PassageTools } from "./passage-tools";
 import { PenSurface } from "./pen-surface";
 import type { PdfDocument } from "./pdf-document";
@@ -40,8 +41,6 @@ interface WorkViewProps {
   readonly bareWidth?: number;
 }
 
-/** Width of a page at zoom 1, in pixels. */
-const PAGE_WIDTH = 622;
 /** Width of the margin on the first visit, in pixels. */
 const MARGIN_WIDTH = 242;
 const ZOOMS = [0.75, 1, 1.25, 1.5, 2] as const;

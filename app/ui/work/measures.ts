@@ -1,0 +1,2 @@
+/** Width of a page at zoom 1, in pixels. */
+export const PAGE_WIDTH = 622;
