@@ -3,7 +3,8 @@ import { DropdownMenu } from "radix-ui";
 import { useEffect, useMemo, useState } from "react";
 import type { OutlineEntry, PdfDocument } from "./pdf-document";
 
-interface ContentsProps {
+/** What the parts of a work are read from. */
+export interface ContentsProps {
   readonly pdf: PdfDocument | null;
   /** The text of a work on one long page. */
   readonly textRoot: HTMLElement | null;

@@ -6,6 +6,8 @@ import { turned, type Turn } from "./turn";
 import type { Held, PageHandle, ShownNote } from "./types";
 
 const POINT = 0.0001;
+/** The same each time, so that holding nothing draws nothing anew. */
+const NO_BOXES: readonly Box[] = [];
 
 /**
  * Keeps track of the pages that are drawn and finds each note's place on them, again whenever a page is drawn, changes
@@ -15,7 +17,7 @@ export function useAnchors(notes: readonly ShownNote[], held: Held | null, turn:
   const [pages] = useState(() => new Map<number, PageHandle & { map: TextMap | null }>());
   const [version, setVersion] = useState(0);
   const [anchors, setAnchors] = useState<ReadonlyMap<string, Anchor>>(new Map());
-  const [heldBoxes, setHeldBoxes] = useState<readonly Box[]>([]);
+  const [heldBoxes, setHeldBoxes] = useState(NO_BOXES);
 
   const onPage = useCallback(
     (handle: PageHandle) => {
@@ -34,7 +36,7 @@ export function useAnchors(notes: readonly ShownNote[], held: Held | null, turn:
   useLayoutEffect(() => {
     const target = held && (held.kind === "pin" ? held.pin : held.passage);
     // eslint-disable-next-line react-hooks/set-state-in-effect
-    setHeldBoxes(target ? anchorOf(target, pages.get(target.page), turn).boxes : []);
+    setHeldBoxes(target ? anchorOf(target, pages.get(target.page), turn).boxes : NO_BOXES);
   }, [held, pages, version, turn]);
 
   return useMemo(() => ({ pages, anchors, heldBoxes, onPage, version }), [pages, anchors, heldBoxes, onPage, version]);

@@ -1,41 +1,45 @@
 import { Eraser, MapPin, PenLine, RotateCw, Search, ZoomIn, ZoomOut, type LucideIcon } from "lucide-react";
-import type { ReactNode } from "react";
+import { memo } from "react";
 import { NOTE_COLOURS } from "#core/model";
 import { NOTE_COLOUR } from "../colours";
 import { MoreMenu, type MenuItems } from "../more-menu";
+import { Contents, type ContentsProps } from "./contents";
 import { FIRST_PEN } from "./use-work-keys";
 import type { Pen } from "./types";
 
-interface ViewToolsProps {
-  /** Null where the work is only read. */
-  readonly pen: { readonly now: Pen | null; readonly set: (pen: Pen | null) => void } | null;
+interface ViewToolsProps extends ContentsProps {
+  /** Whether the work is judged, not only read. */
+  readonly judged: boolean;
+  readonly pen: Pen | null;
+  readonly onPen: (pen: Pen | null) => void;
   readonly onFind: () => void;
   readonly onPin: () => void;
   readonly onTurn: (() => void) | null;
   readonly onZoom: (direction: 1 | -1) => void;
   /** What else can be done with the paper. */
   readonly more: (() => MenuItems) | null;
-  /** Where the parts of the work begin. */
-  readonly contents: ReactNode;
 }
 
-/** Ways to look at the work and to take up a pen or a pin; what the pen can be appears only while it is in hand. */
-export function ViewTools({ pen, onFind, onPin, onTurn, onZoom, more, contents }: ViewToolsProps) {
-  const now = pen?.now ?? null;
+/**
+ * Ways to look at the work and to take up a pen or a pin; what the pen can be appears only while it is in hand. They
+ * stand still while notes come and go.
+ */
+export const ViewTools = memo(function ViewTools(props: ViewToolsProps) {
+  const { judged, pen, onPen, onFind, onPin, onTurn, onZoom, more, ...contents } = props;
   return (
     <div className="absolute top-2 right-3 z-20 flex items-center gap-0.5 rounded bg-table/90">
-      {pen && now && (
+      {judged && pen && (
         <div role="toolbar" aria-label="The pen" className="me-2 flex items-center gap-0.5 border-e border-rule pe-2">
           {NOTE_COLOURS.map((colour) => (
             <button
               key={colour}
               type="button"
               aria-label={`Write in ${colour}`}
-              aria-pressed={now.tool === "draw" && now.colour === colour}
+              aria-pressed={pen.tool === "draw" && pen.colour === colour}
               title={`Write in ${colour}`}
-              className={`grid size-8 place-items-center rounded-full border-2 pointer-coarse:size-11 ${now.tool === "draw" && now.colour === colour ? "border-ink" : "border-transparent hover:border-rule"}`}
+              className={`grid size-8 place-items-center rounded-full border-2 pointer-coarse:size-11 ${pen.tool === "draw" && pen.colour === colour ? "border-ink" : "border-transparent hover:border-rule"}`}
               onClick={() => {
-                pen.set({ tool: "draw", colour });
+                onPen({ tool: "draw", colour });
               }}
             >
               <span
@@ -47,29 +51,29 @@ export function ViewTools({ pen, onFind, onPin, onTurn, onZoom, more, contents }
           ))}
           <ViewButton
             label="Eraser (E)"
-            pressed={now.tool === "erase"}
+            pressed={pen.tool === "erase"}
             onClick={() => {
-              pen.set({ ...now, tool: now.tool === "erase" ? "draw" : "erase" });
+              onPen({ ...pen, tool: pen.tool === "erase" ? "draw" : "erase" });
             }}
             Mark={Eraser}
           />
         </div>
       )}
-      {pen && (
+      {judged && (
         <>
           <ViewButton label="Find words of the work (/)" onClick={onFind} Mark={Search} />
           <ViewButton label="Pin a remark at a point (T)" onClick={onPin} Mark={MapPin} />
           <ViewButton
-            label={now ? "Lay the pen aside (D)" : "Take up the pen (D)"}
-            pressed={now !== null}
+            label={pen ? "Lay the pen aside (D)" : "Take up the pen (D)"}
+            pressed={pen !== null}
             onClick={() => {
-              pen.set(now ? null : FIRST_PEN);
+              onPen(pen ? null : FIRST_PEN);
             }}
             Mark={PenLine}
           />
         </>
       )}
-      {contents}
+      <Contents {...contents} />
       {onTurn && <ViewButton label="Turn by a quarter (R)" onClick={onTurn} Mark={RotateCw} />}
       <ViewButton
         label="Smaller (-)"
@@ -88,7 +92,7 @@ export function ViewTools({ pen, onFind, onPin, onTurn, onZoom, more, contents }
       {more && <MoreMenu label="More for this paper" items={more} />}
     </div>
   );
-}
+});
 
 function ViewButton({
   label,

@@ -1,7 +1,7 @@
 import { useCallback, useRef, useState } from "react";
 import { workKindOf, type Stroke, type WorkFile } from "#core/model";
 import type { MenuItems } from "../more-menu";
-import { Contents } from "./contents";
+import { useLatest } from "../use-latest";
 import { FindPassage } from "./find-passage";
 import { findWords } from "./find-words";
 import { Margin } from "./margin";
@@ -98,22 +98,26 @@ export function WorkView(props: WorkViewProps) {
     },
     onDrop: drop,
   };
-  const startPin = () => {
+  const startPin = useLatest(() => {
     setPen(null);
     holding.startPin(pages, scroller);
-  };
-  const turnPage = () => {
+  });
+  const turnPage = useLatest(() => {
     if (turns) setTurn(turnOn);
-  };
-  const zoomBy = (direction: 1 | -1) => {
+  });
+  const more = useLatest(() => props.more?.() ?? []);
+  const showPage = useCallback((page: number) => {
+    scroller.current?.querySelector(`[data-page="${String(page)}"]`)?.scrollIntoView({ block: "start" });
+  }, []);
+  const zoomBy = useCallback((direction: 1 | -1) => {
     setZoom((now) => {
       const place = ZOOMS.indexOf(now as (typeof ZOOMS)[number]) + direction;
       return ZOOMS[Math.min(ZOOMS.length - 1, Math.max(0, place))] ?? 1;
     });
-  };
-  const openFind = () => {
+  }, []);
+  const openFind = useCallback(() => {
     setFinding(true);
-  };
+  }, []);
   useWorkKeys({
     held,
     setHeld: holding.setHeld,
@@ -175,22 +179,18 @@ export function WorkView(props: WorkViewProps) {
     <div className="relative h-full">
       {!bare && (
         <ViewTools
-          pen={actions && { now: pen, set: setPen }}
+          judged={actions !== null}
+          pen={pen}
+          onPen={setPen}
           onFind={openFind}
           onPin={startPin}
           onTurn={turns ? turnPage : null}
           onZoom={zoomBy}
-          more={props.more ?? null}
-          contents={
-            <Contents
-              pdf={opened}
-              textRoot={pages.get(1)?.textRoot ?? null}
-              version={version}
-              onPage={(page) => {
-                scroller.current?.querySelector(`[data-page="${String(page)}"]`)?.scrollIntoView({ block: "start" });
-              }}
-            />
-          }
+          more={props.more ? more : null}
+          pdf={opened}
+          textRoot={pages.get(1)?.textRoot ?? null}
+          version={version}
+          onPage={showPage}
         />
       )}
       {finding && (
@@ -216,7 +216,7 @@ export function WorkView(props: WorkViewProps) {
         // A region that scrolls must be reachable by keyboard.
         // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
         tabIndex={0}
-        className="h-full overflow-auto bg-table"
+        className="h-full overflow-auto bg-table contain-strict"
       >
         <div
           className={`mx-auto flex w-max min-w-full justify-center gap-6 ${bare ? "" : pen ? "px-5 pt-12 pb-[18px]" : "px-5 py-[18px]"}`}
