@@ -170,3 +170,33 @@ test("an entry is kept when another cell is clicked, and waits where it is while
   await page.keyboard.press("Enter");
   await expect(question(page, "Aldous Brenn")).toHaveText("33.5");
 });
+
+test("the marked cell stays in sight and keeps the focus, however far the keys go", async ({ page }) => {
+  await page.setViewportSize({ width: 1280, height: 460 });
+  await openDemo(page, "/gradebook");
+  const first = question(page, "Aldous Brenn");
+  await first.click();
+  /** What a person would touch in the middle of the cell that has the focus: nothing may lie over it. */
+  const seen = () =>
+    page.evaluate(() => {
+      const cell = document.activeElement;
+      if (!cell || cell.getAttribute("role") !== "gridcell") return "the focus is elsewhere";
+      const { left, top, width, height } = cell.getBoundingClientRect();
+      return cell.contains(document.elementFromPoint(left + width / 2, top + height / 2)) ? "in sight" : "covered";
+    });
+  for (let step = 0; step < 27; step += 1) {
+    await page.keyboard.press("ArrowDown");
+    await expect.poll(seen).toBe("in sight");
+  }
+  await page.keyboard.press("Control+ArrowUp");
+  await expect(first).toBeFocused();
+  await expect.poll(seen).toBe("in sight");
+  await page.keyboard.press("Control+ArrowDown");
+  await expect.poll(seen).toBe("in sight");
+  for (let step = 0; step < 9; step += 1) {
+    await page.keyboard.type(String(step + 20));
+    await page.keyboard.press("Shift+Enter");
+    await expect.poll(seen).toBe("in sight");
+  }
+  await allKept(page);
+});

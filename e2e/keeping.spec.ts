@@ -24,6 +24,28 @@ test("undo and redo name what they do and survive a reload", async ({ page }) =>
   await expect(lines).toHaveCount(3);
 });
 
+test("a score typed in the breath in which the page is left is there again", async ({ page }) => {
+  await openDemo(page, "/gradebook");
+  const papers = ["Ilse Tarnowe", "Jorun Nakade", "Kesi Strand"].map((name) => cell(page, "Question paper 1", name));
+  await papers[0]?.click();
+  await page.evaluate(() => {
+    // Left in the same turn of the page as the third Enter, before any store of the browser can have written.
+    let entries = 0;
+    window.addEventListener("keyup", (event) => {
+      if (event.key === "Enter" && (entries += 1) === 3) window.location.reload();
+    });
+  });
+  for (const figure of ["31", "32", "33"]) {
+    await page.keyboard.type(figure);
+    await page.keyboard.press("Enter");
+  }
+  await page.waitForEvent("load");
+  for (const [at, paper] of papers.entries()) await expect(paper).toHaveText(String(31 + at));
+  await allKept(page);
+  await page.reload();
+  for (const [at, paper] of papers.entries()) await expect(paper).toHaveText(String(31 + at));
+});
+
 test("two tabs on the same course see each other's changes", async ({ page, context }) => {
   await openDemo(page, "/gradebook");
   const other = await context.newPage();

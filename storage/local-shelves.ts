@@ -1,10 +1,14 @@
 import localforage from "localforage";
+import { memoryShelf } from "./memory-shelves";
 import type { Neighbours, Shelf, Shelves } from "./shelf";
 
 const DATABASE = "upright-quill";
 
-function localShelf(storeName: string): Shelf & { readonly ready: () => Promise<void> } {
-  const store = localforage.createInstance({ name: DATABASE, storeName, driver: localforage.INDEXEDDB });
+function localShelf(
+  storeName: string,
+  driver = localforage.INDEXEDDB,
+): Shelf & { readonly ready: () => Promise<void> } {
+  const store = localforage.createInstance({ name: DATABASE, storeName, driver });
   return {
     ready: () => store.ready(),
     get: (key) => store.getItem<unknown>(key),
@@ -28,7 +32,15 @@ export async function openLocalShelves(): Promise<Shelves> {
     files: localShelf("files"),
   };
   for (const shelf of Object.values(shelves)) await shelf.ready();
-  return shelves;
+  return { ...shelves, hurried: await hurriedShelf() };
+}
+
+/** The one store of the browser that has kept a value when the call returns. Without it, changes are kept as fast as the database writes. */
+async function hurriedShelf(): Promise<Shelf> {
+  if (!localforage.supports(localforage.LOCALSTORAGE)) return memoryShelf();
+  const shelf = localShelf("hurried", localforage.LOCALSTORAGE);
+  await shelf.ready();
+  return shelf;
 }
 
 /** Web Locks keep two tabs from writing the same journal entry; a BroadcastChannel tells them of new ones. */

@@ -1,7 +1,7 @@
 import type { Neighbours, Shelf, Shelves } from "./shelf";
 
 /** A store in memory that clones what it keeps, as the browser's does. */
-function memoryShelf(): Shelf {
+export function memoryShelf(): Shelf {
   const kept = new Map<string, unknown>();
   return {
     get: (key) => Promise.resolve(kept.has(key) ? structuredClone(kept.get(key)) : null),
@@ -22,6 +22,7 @@ export const memoryShelves = (): Shelves => ({
   journal: memoryShelf(),
   snapshots: memoryShelf(),
   files: memoryShelf(),
+  hurried: memoryShelf(),
 });
 
 /** Tabs of one test: those made by the same call share locks and announcements. */

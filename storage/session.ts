@@ -15,6 +15,7 @@ import {
 } from "#core/changes";
 import { ok, refuse, type Result } from "#core/kernel";
 import { courseOf, type CourseState } from "#core/model";
+import { forget, hurry, leftBehind, type Step } from "./hurried";
 import { compact, follow, readAfter, readJournal, writeEntry, type Ledger } from "./journal";
 import type { Neighbours, Shelves } from "./shelf";
 
@@ -33,11 +34,10 @@ export interface Surroundings {
 /** Entries written between two looks at whether the journal should be gathered into blocks. */
 const COMPACT_EVERY = 100;
 
-type Step = Pick<Entry, "kind" | "of" | "change">;
-
 /**
  * One open course. A command is answered at once on the state in memory and shows at once; its journal entry is
- * written behind it, one after the other, under a lock that all tabs share. Entries of other tabs are followed first;
+ * written behind it, one after the other, under a lock that all tabs share; until then the step lies where it outlives the
+ * page. Entries of other tabs are followed first;
  * a change of ours that no longer fits is set aside with its words, never forced in.
  */
 export class CourseSession {
@@ -48,6 +48,7 @@ export class CourseSession {
   #keeping: Keeping = { kind: "kept", at: null };
   #setAside: readonly Change[] = [];
   #flushing: Promise<void> | null = null;
+  #taken = 0;
   // Looked into after the first write, because earlier sessions may have left many single entries.
   #writtenSinceCompacting = COMPACT_EVERY;
   #listeners = new Set<() => void>();
@@ -59,6 +60,7 @@ export class CourseSession {
     private readonly neighbours: Neighbours,
     private readonly surroundings: Surroundings,
     ledger: Ledger,
+    left: readonly Step[],
   ) {
     this.#ledger = ledger;
     this.#state = ledger.state;
@@ -66,12 +68,19 @@ export class CourseSession {
     this.#stopListening = neighbours.listen((announced) => {
       if (announced === slot) void this.#catchUp();
     });
+    if (left.length === 0) return;
+    this.#pending = [...left];
+    this.#rebase(ledger.seq);
+    void this.#flush();
   }
 
   /** @throws JournalError when the journal cannot be followed. */
   static async open(slot: string, shelves: Shelves, neighbours: Neighbours, surroundings: Surroundings) {
-    const ledger = await neighbours.alone(slot, () => readJournal(shelves, slot));
-    return new CourseSession(slot, shelves, neighbours, surroundings, ledger);
+    const [ledger, left] = await neighbours.alone(slot, async () => {
+      const read = await readJournal(shelves, slot);
+      return [read, await leftBehind(shelves, slot, read.entries)] as const;
+    });
+    return new CourseSession(slot, shelves, neighbours, surroundings, ledger, left);
   }
 
   /** The present moment, as the surroundings tell it. */
@@ -152,6 +161,7 @@ export class CourseSession {
     this.#state = next.value;
     this.#history = advance(this.#history, step);
     this.#pending.push(step);
+    void hurry(this.shelves, this.slot, step, (this.#taken += 1));
     this.#say({ kind: "keeping", count: this.#pending.length });
     void this.#flush();
     return ok(step.change);
@@ -200,6 +210,7 @@ export class CourseSession {
     await writeEntry(this.shelves, this.slot, entry);
     this.#ledger = follow(this.#ledger, entry);
     this.#pending = this.#pending.slice(1);
+    void forget(this.shelves, this.slot, next);
     this.#writtenSinceCompacting += 1;
     this.neighbours.announce(this.slot);
   }
@@ -211,17 +222,23 @@ export class CourseSession {
   async #followOthers(): Promise<void> {
     const others = await readAfter(this.shelves, this.slot, this.#ledger.seq);
     if (others?.length === 0) return;
+    const before = this.#ledger.seq;
     // A tab that slept through a gathering is too far behind to follow entry by entry.
     this.#ledger = others ? others.reduce(follow, this.#ledger) : await readJournal(this.shelves, this.slot);
-    this.#rebase();
+    this.#rebase(before);
     this.#tell();
   }
 
-  /** Puts the pending changes on top of the followed state again; what no longer fits is set aside. */
-  #rebase(): void {
+  /**
+   * Puts the pending changes on top of the followed state again; what no longer fits is set aside. One that another tab,
+   * which found it left behind, wrote after `seq` is done.
+   */
+  #rebase(seq: number): void {
     const kept: Step[] = [];
+    const written = new Set(this.#ledger.entries.slice(seq).map(({ change }) => change.id));
     let { state, history } = this.#ledger;
     for (const step of this.#pending) {
+      if (written.has(step.change.id)) continue;
       const next = applyPatches(state, step.change.patches);
       if (next.ok) {
         state = next.value;
@@ -229,6 +246,7 @@ export class CourseSession {
         kept.push(step);
       } else {
         this.#setAside = [...this.#setAside, step.change];
+        void forget(this.shelves, this.slot, step);
       }
     }
     this.#pending = kept;

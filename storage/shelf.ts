@@ -17,6 +17,8 @@ export interface Shelves {
   readonly snapshots: Shelf;
   /** Blobs of handed-in files. */
   readonly files: Shelf;
+  /** Steps on their way into the journal; a set has happened before the page can be left. */
+  readonly hurried: Shelf;
 }
 
 /** What ties the tabs of one browser together. */
