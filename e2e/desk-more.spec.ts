@@ -79,3 +79,43 @@ test("a rubric asks for a passage; a level without one says so until one is link
   await page.keyboard.press("1");
   await expect(card.getByText("Asks for a passage")).toBeHidden();
 });
+
+test("papers that were got ready ahead show their own work, forth and back, with their notes on it", async ({
+  page,
+}) => {
+  await openDemo(page, "/score/flood-memo/cato-mirelle");
+  const shown = async () => {
+    const work = page.getByRole("region", { name: /^The work/ });
+    const words = work.locator(".text-layer, .work-text, .work-word").first();
+    await expect(words).toHaveText(/\S{3}/);
+    const name = (await page.getByRole("heading", { level: 1 }).textContent()) ?? "";
+    // A page of a PDF is painted, not only its words laid over it.
+    await expect
+      .poll(() =>
+        work.locator("canvas").evaluateAll((canvases) => {
+          const [first] = canvases as HTMLCanvasElement[];
+          const data = first?.getContext("2d")?.getImageData(0, 0, first.width, first.height).data;
+          return data?.some((value, at) => at % 4 === 0 && value < 128) ?? true;
+        }),
+      )
+      .toBe(true);
+    return { name, words: await words.textContent() };
+  };
+  const forth = [await shown()];
+  for (let step = 0; step < 4; step += 1) {
+    // Time for the next paper to be got ready, as a person who reads would leave.
+    await page.waitForTimeout(700);
+    await page.keyboard.press("Alt+ArrowRight");
+    await expect(page.getByRole("heading", { level: 1 })).not.toHaveText(forth.at(-1)?.name ?? "");
+    forth.push(await shown());
+  }
+  expect(new Set(forth.map(({ words }) => words)).size).toBe(5);
+  const back = [];
+  for (let step = 0; step < 4; step += 1) {
+    await page.keyboard.press("Alt+ArrowLeft");
+    await expect(page.getByRole("heading", { level: 1 })).not.toHaveText((back.at(-1) ?? forth.at(-1))?.name ?? "");
+    back.push(await shown());
+  }
+  expect(back).toEqual(forth.slice(0, 4).reverse());
+  await expect(page.getByRole("list", { name: "Notes in the margin" }).getByRole("listitem")).not.toHaveCount(0);
+});
