@@ -36,12 +36,16 @@ export async function forget(shelves: Shelves, slot: string, step: Step): Promis
  * Steps of a course that a tab put down and never wrote, in their order. Those that stand in the journal are forgotten;
  * those of a newer application are left alone.
  */
-export async function leftBehind(shelves: Shelves, slot: string, entries: readonly Entry[]): Promise<readonly Step[]> {
+export async function leftBehind(
+  shelves: Shelves,
+  slot: string,
+  entries: () => readonly Entry[],
+): Promise<readonly Step[]> {
   const keys = (await shelves.hurried.keys()).filter((key) => key.startsWith(`${slot}/`));
   if (keys.length === 0) return [];
   const found = (await Promise.all(keys.map((key) => shelves.hurried.get(key)))) as (Hurried | null)[];
   const known = found.filter((hurried) => hurried !== null && hurried.schema <= ENTRY_SCHEMA) as Hurried[];
-  const written = new Set(entries.map(({ change }) => change.id));
+  const written = new Set(entries().map(({ change }) => change.id));
   const left = known.filter(({ step }) => !written.has(step.change.id));
   for (const { step } of known) if (written.has(step.change.id)) await forget(shelves, slot, step);
   const moment = ({ step }: Hurried) => step.change.at;

@@ -1,4 +1,4 @@
-export { JournalError } from "./journal";
+export { JournalError } from "./journal-error";
 export { browserNeighbours, openLocalShelves } from "./local-shelves";
 export { NewerStorageError } from "./migrations";
 export { Repository, type CourseListing } from "./repository";

@@ -1,14 +1,27 @@
 import { advance, applyPatches, EMPTY_HISTORY, ENTRY_SCHEMA, type Entry, type History } from "#core/changes";
 import { EMPTY_STATE, type CourseState } from "#core/model";
+import { JournalError } from "./journal-error";
+import { blockOf, NO_OLD_ENTRIES, oldEntries, type Block, type OldEntries } from "./old-entries";
 import type { Shelves } from "./shelf";
+import { readSnapshot, storedSnapshot, type Snapshot } from "./snapshot";
 
 /** A course as far as its journal tells: the state after entry `seq`. */
 export interface Ledger {
   readonly seq: number;
   readonly state: CourseState;
   readonly history: History;
-  readonly entries: readonly Entry[];
+  /** Entries in blocks, and all that came after them. */
+  readonly old: OldEntries;
+  readonly recent: readonly Entry[];
 }
+
+/** All entries of a ledger. */
+export const entriesOf = ({ old, recent }: Ledger): readonly Entry[] =>
+  old.count === 0 ? recent : [...old.all(), ...recent];
+
+/** Entries of a ledger after one place. */
+export const entriesAfter = (ledger: Ledger, seq: number): readonly Entry[] =>
+  (seq < ledger.old.count ? entriesOf(ledger) : ledger.recent).filter((entry) => entry.seq > seq);
 
 /** Entries written singly before they are gathered into a block beside a snapshot. */
 const BLOCK = 200;
@@ -19,66 +32,66 @@ const entryKey = (slot: string, seq: number) => `${slot}/entry/${place(seq)}`;
 const gatheredKey = (slot: string) => `${slot}/gathered`;
 const blockKey = (slot: string, seq: number) => `${slot}/block/${place(seq)}`;
 
-interface Snapshot {
-  readonly seq: number;
-  readonly state: CourseState;
-}
-
-/** The journal cannot be followed: an entry is missing, newer than this application, or does not fit. */
-export class JournalError extends Error {
-  constructor(
-    readonly reason: "newer" | "damaged",
-    readonly seq: number,
-  ) {
-    super(`journal entry ${String(seq)} is ${reason}`);
-    this.name = "JournalError";
-  }
-}
-
 /** Follows one entry. @throws JournalError when it does not fit the ledger. */
 export function follow(ledger: Ledger, entry: Entry): Ledger {
   if ((entry.schema as number) > ENTRY_SCHEMA) throw new JournalError("newer", entry.seq);
   const next = applyPatches(ledger.state, entry.change.patches);
   if (entry.seq !== ledger.seq + 1 || !next.ok) throw new JournalError("damaged", entry.seq);
   return {
+    ...ledger,
     seq: entry.seq,
     state: next.value,
     history: advance(ledger.history, entry),
-    entries: [...ledger.entries, entry],
+    recent: [...ledger.recent, entry],
   };
 }
 
-/** Follows many entries; from `snapshot` on, states are computed, before it they are taken as done. */
-export function followAll(entries: readonly Entry[], snapshot: Snapshot | null): Ledger {
-  let state = EMPTY_STATE;
-  let history = EMPTY_HISTORY;
+/** A ledger before entries are followed, and where their states begin to be worked out. */
+interface Start {
+  readonly old: OldEntries;
+  readonly history: History;
+  /** Up to which entry the history tells already. */
+  readonly told: number;
+  readonly snapshot: Pick<Snapshot, "seq" | "state"> | null;
+}
+
+/** Follows many entries; from the snapshot on, states are worked out, before it they are taken as done. */
+function followFrom({ old, told, snapshot, ...start }: Start, entries: readonly Entry[]): Ledger {
+  let { history } = start;
+  let state = snapshot?.seq === old.count ? snapshot.state() : EMPTY_STATE;
   entries.forEach((entry, index) => {
     if ((entry.schema as number) > ENTRY_SCHEMA) throw new JournalError("newer", entry.seq);
-    if (entry.seq !== index + 1) throw new JournalError("damaged", entry.seq);
-    history = advance(history, entry);
+    if (entry.seq !== old.count + index + 1) throw new JournalError("damaged", entry.seq);
+    if (entry.seq > told) history = advance(history, entry);
     if (snapshot && entry.seq <= snapshot.seq) {
-      if (entry.seq === snapshot.seq) state = snapshot.state;
+      if (entry.seq === snapshot.seq) state = snapshot.state();
       return;
     }
     const next = applyPatches(state, entry.change.patches);
     if (!next.ok) throw new JournalError("damaged", entry.seq);
     state = next.value;
   });
-  return { seq: entries.length, state, history, entries };
+  return { seq: old.count + entries.length, state, history, old, recent: entries };
 }
 
-/** Reads a course's journal back. @throws JournalError */
+/** Follows a whole journal from its first entry on. @throws JournalError */
+export const followAll = (entries: readonly Entry[], snapshot: Pick<Snapshot, "seq" | "state"> | null = null): Ledger =>
+  followFrom({ old: NO_OLD_ENTRIES, history: EMPTY_HISTORY, told: 0, snapshot }, entries);
+
+/** Reads a course's journal back; entries in blocks stay packed where a snapshot tells what came of them. @throws JournalError */
 export async function readJournal(shelves: Shelves, slot: string): Promise<Ledger> {
   const keys = (await shelves.journal.keys()).filter((key) => key.startsWith(`${slot}/`)).sort();
-  const blocks = keys.filter((key) => key.startsWith(`${slot}/block/`));
-  const singles = keys.filter((key) => key.startsWith(`${slot}/entry/`));
-  const read = (list: readonly string[]) => Promise.all(list.map((key) => shelves.journal.get(key)));
-  const bySeq = new Map<number, Entry>();
-  for (const entry of [...(await read(blocks)).flat(), ...(await read(singles))] as Entry[])
-    bySeq.set(entry.seq, entry);
-  const entries = [...bySeq.values()].sort((a, b) => a.seq - b.seq);
-  const snapshot = (await shelves.snapshots.get(slot)) as Snapshot | null;
-  return followAll(entries, snapshot && snapshot.seq <= entries.length ? snapshot : null);
+  const read = (kind: string) =>
+    Promise.all(keys.filter((key) => key.startsWith(`${slot}/${kind}/`)).map((key) => shelves.journal.get(key)));
+  const old = oldEntries((await read("block")) as Block[]);
+  // A gathering that was cut short leaves singles behind that stand in a block already.
+  const recent = ((await read("entry")) as Entry[]).filter(({ seq }) => seq > old.count);
+  const last = old.count + recent.length;
+  const snapshot = readSnapshot(await shelves.snapshots.get(slot));
+  if (snapshot?.history && snapshot.seq >= old.count && snapshot.seq <= last) {
+    return followFrom({ old, history: snapshot.history, told: snapshot.seq, snapshot }, recent);
+  }
+  return followAll([...old.all(), ...recent], snapshot && snapshot.seq <= last ? snapshot : null);
 }
 
 /**
@@ -109,21 +122,21 @@ export async function compact(shelves: Shelves, slot: string, ledger: Ledger): P
   const singles = (await shelves.journal.keys()).filter((key) => key.startsWith(`${slot}/entry/`)).sort();
   if (singles.length < 2 * BLOCK) return;
   const old = singles.slice(0, -BLOCK);
-  const seqs = old.map((key) => Number(key.slice(-9)));
-  const first = seqs[0] ?? 1;
-  await shelves.journal.set(
-    blockKey(slot, first),
-    ledger.entries.filter((entry) => seqs.includes(entry.seq)),
-  );
-  await shelves.snapshots.set(slot, { seq: ledger.seq, state: ledger.state } satisfies Snapshot);
-  await shelves.journal.set(gatheredKey(slot), seqs.at(-1));
+  const seqs = new Set(old.map((key) => Number(key.slice(-9))));
+  // What stands in a block already must not be gathered again; its single was only not removed.
+  const gathered = ledger.recent.filter(({ seq }) => seqs.has(seq));
+  const first = gathered[0];
+  if (first) await shelves.journal.set(blockKey(slot, first.seq), blockOf(gathered));
+  await shelves.snapshots.set(slot, storedSnapshot(ledger.seq, ledger.state, ledger.history));
+  await shelves.journal.set(gatheredKey(slot), Math.max(...seqs));
   for (const key of old) await shelves.journal.remove(key);
 }
 
 /** Keeps a whole journal at once, as when a course file is read in. */
 export async function writeWholeJournal(shelves: Shelves, slot: string, ledger: Ledger): Promise<void> {
-  for (let from = 0; from < ledger.entries.length; from += BLOCK) {
-    await shelves.journal.set(blockKey(slot, from + 1), ledger.entries.slice(from, from + BLOCK));
+  const entries = entriesOf(ledger);
+  for (let from = 0; from < entries.length; from += BLOCK) {
+    await shelves.journal.set(blockKey(slot, from + 1), blockOf(entries.slice(from, from + BLOCK)));
   }
-  await shelves.snapshots.set(slot, { seq: ledger.seq, state: ledger.state } satisfies Snapshot);
+  await shelves.snapshots.set(slot, storedSnapshot(ledger.seq, ledger.state, ledger.history));
 }

@@ -64,7 +64,7 @@ export class Repository {
    * @throws JournalError when the entries cannot be followed
    */
   async keepCourse(wish: string, entries: readonly Entry[], files: ReadonlyMap<FileId, Blob>): Promise<string> {
-    const ledger = followAll(entries, null);
+    const ledger = followAll(entries);
     return this.neighbours.alone("courses", async () => {
       const taken = new Set((await this.courses()).map((course) => course.slot));
       let slot = wish;

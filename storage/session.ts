@@ -16,7 +16,7 @@ import {
 import { ok, refuse, type Result } from "#core/kernel";
 import { courseOf, type CourseState } from "#core/model";
 import { forget, hurry, leftBehind, type Step } from "./hurried";
-import { compact, follow, readAfter, readJournal, writeEntry, type Ledger } from "./journal";
+import { compact, entriesAfter, entriesOf, follow, readAfter, readJournal, writeEntry, type Ledger } from "./journal";
 import type { Neighbours, Shelves } from "./shelf";
 
 /** What the bar says about keeping. "Kept" is said only after the write is durable. */
@@ -42,7 +42,9 @@ const COMPACT_EVERY = 100;
  */
 export class CourseSession {
   #ledger: Ledger;
-  #pending: Step[] = [];
+  #pending: readonly Step[] = [];
+  #listed: { readonly ledger: Ledger; readonly pending: readonly Step[]; readonly entries: readonly Entry[] } | null =
+    null;
   #state: CourseState;
   #history: History;
   #keeping: Keeping = { kind: "kept", at: null };
@@ -78,7 +80,7 @@ export class CourseSession {
   static async open(slot: string, shelves: Shelves, neighbours: Neighbours, surroundings: Surroundings) {
     const [ledger, left] = await neighbours.alone(slot, async () => {
       const read = await readJournal(shelves, slot);
-      return [read, await leftBehind(shelves, slot, read.entries)] as const;
+      return [read, await leftBehind(shelves, slot, () => entriesOf(read))] as const;
     });
     return new CourseSession(slot, shelves, neighbours, surroundings, ledger, left);
   }
@@ -105,9 +107,14 @@ export class CourseSession {
     return this.#setAside;
   }
 
-  /** All journal entries, written and waiting to be written. */
+  /** All journal entries, written and waiting to be written; the same list until there is another. */
   get entries(): readonly Entry[] {
-    return [...this.#ledger.entries, ...this.#pending.map((step, index) => this.#numbered(step, index))];
+    const [ledger, pending] = [this.#ledger, this.#pending];
+    if (this.#listed?.ledger !== ledger || this.#listed.pending !== pending) {
+      const waiting = pending.map((step, index) => this.#numbered(step, index));
+      this.#listed = { ledger, pending, entries: [...entriesOf(ledger), ...waiting] };
+    }
+    return this.#listed.entries;
   }
 
   subscribe = (listener: () => void): (() => void) => {
@@ -160,7 +167,7 @@ export class CourseSession {
     if (!next.ok) return refuse(next.issue);
     this.#state = next.value;
     this.#history = advance(this.#history, step);
-    this.#pending.push(step);
+    this.#pending = [...this.#pending, step];
     void hurry(this.shelves, this.slot, step, (this.#taken += 1));
     this.#say({ kind: "keeping", count: this.#pending.length });
     void this.#flush();
@@ -235,7 +242,7 @@ export class CourseSession {
    */
   #rebase(seq: number): void {
     const kept: Step[] = [];
-    const written = new Set(this.#ledger.entries.slice(seq).map(({ change }) => change.id));
+    const written = new Set(entriesAfter(this.#ledger, seq).map(({ change }) => change.id));
     let { state, history } = this.#ledger;
     for (const step of this.#pending) {
       if (written.has(step.change.id)) continue;

@@ -94,6 +94,7 @@ export {
   type TableName,
 } from "./state";
 export { cutAt, recordAt, recordsOf, StateEditor, wholeTable, withRecords, type CutTable } from "./tables";
+export { fullState, slimState, type SlimState } from "./slim";
 export { completeRecord } from "./complete";
 export { fileSchema, mediaTypeOf, workKindOf, type WorkFile, type WorkKind } from "./file";
 export { differencesOf, type Differences, type Stretch } from "./differences";

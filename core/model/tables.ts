@@ -10,7 +10,7 @@ const CUT_TABLES = ["handIns", "results", "judgements", "copies", "answers"] as 
 export type CutTable = (typeof CUT_TABLES)[number];
 
 /** Whether a table is kept cut by assignment. */
-const isCut = (table: TableName): table is CutTable => (CUT_TABLES as readonly string[]).includes(table);
+export const isCut = (table: TableName): table is CutTable => (CUT_TABLES as readonly string[]).includes(table);
 
 /** The assignment's part of a record's id: `assignment:essay` of `assignment:essay/student:ada`. */
 const cutOf = (id: string): string => id.slice(0, id.indexOf("/"));

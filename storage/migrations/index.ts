@@ -3,6 +3,7 @@ import { cutTables } from "./0002-cut-tables";
 import { remarksAndPhrases } from "./0003-remarks-and-phrases";
 import { conversationsAndQuestions } from "./0004-conversations-and-questions";
 import { releaseAndPost } from "./0005-release-and-post";
+import { packedJournal } from "./0006-packed-journal";
 
 /** One step of the stored layout. It may only add; what it replaces is removed by a later step. */
 export interface Migration {
@@ -19,6 +20,7 @@ export const MIGRATIONS: readonly Migration[] = [
   remarksAndPhrases,
   conversationsAndQuestions,
   releaseAndPost,
+  packedJournal,
 ];
 
 const VERSION_KEY = "layout";

@@ -1,0 +1,129 @@
+import { expect, it } from "vitest";
+import { ENTRY_SCHEMA, runCommand, type Entry } from "#core/changes";
+import type { Instant } from "#core/kernel";
+import { assignmentId, entriesOf as made, smallCourse, studentId, WORLD } from "#core/testing";
+import { compact, entriesOf, followAll, readJournal, writeEntry } from "./journal";
+import { memoryNeighbours, memoryShelves } from "./memory-shelves";
+import { blockOf, oldEntries } from "./old-entries";
+import { Repository } from "./repository";
+import type { Shelves } from "./shelf";
+import { readSnapshot, storedSnapshot } from "./snapshot";
+
+const SLOT = "small";
+
+/** The entries of a course in which one score was set again and again. */
+function manyEntries(count: number): readonly Entry[] {
+  let state = smallCourse();
+  const entries = [...made(state)];
+  while (entries.length < count) {
+    const text = String(entries.length % 20);
+    const command = {
+      type: "setScore",
+      assignmentId: assignmentId("quiz"),
+      studentId: studentId("ben"),
+      text,
+    } as const;
+    const done = runCommand(state, command, WORLD);
+    if (!done.ok) throw new Error("refused");
+    state = done.value.state;
+    const seq = entries.length + 1;
+    entries.push({ seq, schema: ENTRY_SCHEMA, kind: "change", of: null, change: done.value.change });
+  }
+  return entries;
+}
+
+async function keptSingly(entries: readonly Entry[]): Promise<Shelves> {
+  const shelves = memoryShelves();
+  for (const entry of entries) await writeEntry(shelves, SLOT, entry);
+  return shelves;
+}
+
+it("after a gathering the course opens from its snapshot, with what can be undone, and every entry is there when asked for", async () => {
+  const entries = manyEntries(450);
+  const shelves = await keptSingly(entries);
+  const whole = await readJournal(shelves, SLOT);
+  await compact(shelves, SLOT, whole);
+  const next = manyEntries(452).slice(450);
+  for (const entry of next) await writeEntry(shelves, SLOT, entry);
+
+  const opened = await readJournal(shelves, SLOT);
+  expect(opened.old.count).toBe(250);
+  expect(opened.recent.map(({ seq }) => seq)).toEqual(Array.from({ length: 202 }, (_, index) => index + 251));
+  const plain = followAll([...entries, ...next]);
+  expect(opened.state).toEqual(plain.state);
+  expect(opened.history).toEqual(plain.history);
+  expect(entriesOf(opened)).toEqual(plain.recent);
+});
+
+it("blocks and snapshots as they were kept before are read as they are", async () => {
+  const entries = manyEntries(30);
+  const shelves = await keptSingly(entries.slice(20));
+  await shelves.journal.set(`${SLOT}/block/000000001`, entries.slice(0, 20));
+  const { state } = followAll(entries.slice(0, 25));
+  await shelves.snapshots.set(SLOT, { seq: 25, state });
+  const opened = await readJournal(shelves, SLOT);
+  expect(opened.state).toEqual(followAll(entries).state);
+  expect(opened.history).toEqual(followAll(entries).history);
+  expect(entriesOf(opened)).toEqual(entries);
+});
+
+it.each([
+  ["before its snapshot", 1],
+  ["before the first single was removed", 2],
+  ["half way through the singles", 60],
+])("a gathering that is cut short %s loses nothing, and neither does the next one", async (_when, writes) => {
+  const entries = manyEntries(450);
+  const shelves = await keptSingly(entries);
+  let left = writes;
+  const step = <Args extends readonly unknown[]>(act: (...args: Args) => Promise<void>) => {
+    return (...args: Args) => ((left -= 1) < 0 ? Promise.reject(new Error("cut short")) : act(...args));
+  };
+  const breaking: Shelves = {
+    ...shelves,
+    journal: { ...shelves.journal, set: step(shelves.journal.set), remove: step(shelves.journal.remove) },
+    snapshots: { ...shelves.snapshots, set: step(shelves.snapshots.set) },
+  };
+  await expect(compact(breaking, SLOT, await readJournal(shelves, SLOT))).rejects.toThrow("cut short");
+  const between = await readJournal(shelves, SLOT);
+  expect(between.state).toEqual(followAll(entries).state);
+  expect(entriesOf(between)).toEqual(entries);
+
+  for (const entry of manyEntries(700).slice(450)) await writeEntry(shelves, SLOT, entry);
+  await compact(shelves, SLOT, await readJournal(shelves, SLOT));
+  const after = await readJournal(shelves, SLOT);
+  expect(entriesOf(after).map(({ seq }) => seq)).toEqual(Array.from({ length: 700 }, (_, index) => index + 1));
+  expect(after.state).toEqual(followAll(manyEntries(700)).state);
+});
+
+it("a block that is missing or newer is said, not passed over", () => {
+  const entries = manyEntries(30);
+  expect(() => oldEntries([blockOf(entries.slice(0, 10)), blockOf(entries.slice(20))])).toThrow("entry 11 is damaged");
+  const newer = { ...blockOf(entries), schema: ENTRY_SCHEMA + 1 } as ReturnType<typeof blockOf>;
+  expect(() => oldEntries([newer])).toThrow("entry 1 is newer");
+  expect(oldEntries([blockOf(entries.slice(8)), blockOf(entries.slice(0, 12))]).all()).toEqual(entries);
+});
+
+it("a snapshot keeps of what can be undone only as much as is quick to read: the newest", () => {
+  const [, one, two, three] = manyEntries(4).map(({ change }) => change);
+  if (!one || !two || !three) throw new Error("too few");
+  const [patch] = two.patches;
+  if (!patch) throw new Error("no patch");
+  const large = { ...two, patches: Array.from({ length: 20_001 }, () => patch) };
+  const kept = readSnapshot(storedSnapshot(4, smallCourse(), { undoable: [one, large, three], redoable: [one] }));
+  expect(kept?.history).toEqual({ undoable: [three], redoable: [one] });
+  expect(kept?.state()).toEqual(smallCourse());
+});
+
+it("the list of entries is the same until there is another", async () => {
+  const shelves = memoryShelves();
+  const surroundings = { now: () => "2026-11-02T09:00:00Z" as Instant, fresh: () => crypto.randomUUID() };
+  const repository = await Repository.open(shelves, memoryNeighbours()(), surroundings);
+  const session = await repository.session(await repository.keepCourse(SLOT, manyEntries(3), new Map()));
+  if (!session) throw new Error("no session");
+  const before = session.entries;
+  expect(session.entries).toBe(before);
+  session.step("undo");
+  expect(session.entries).toHaveLength(4);
+  await session.settled();
+  expect(session.entries.map(({ kind }) => kind)).toEqual(["change", "change", "change", "undo"]);
+});
