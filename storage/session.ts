@@ -31,6 +31,12 @@ export interface Surroundings {
   readonly fresh: () => string;
 }
 
+/** What a session begins with: the journal, and steps that a tab put down and never wrote. */
+interface Opening {
+  readonly ledger: Ledger;
+  readonly left: readonly Step[];
+}
+
 /** Entries written between two looks at whether the journal should be gathered into blocks. */
 const COMPACT_EVERY = 100;
 
@@ -61,8 +67,7 @@ export class CourseSession {
     private readonly shelves: Shelves,
     private readonly neighbours: Neighbours,
     private readonly surroundings: Surroundings,
-    ledger: Ledger,
-    left: readonly Step[],
+    { ledger, left }: Opening,
   ) {
     this.#ledger = ledger;
     this.#state = ledger.state;
@@ -78,11 +83,11 @@ export class CourseSession {
 
   /** @throws JournalError when the journal cannot be followed. */
   static async open(slot: string, shelves: Shelves, neighbours: Neighbours, surroundings: Surroundings) {
-    const [ledger, left] = await neighbours.alone(slot, async () => {
-      const read = await readJournal(shelves, slot);
-      return [read, await leftBehind(shelves, slot, () => entriesOf(read))] as const;
+    const opening = await neighbours.alone(slot, async () => {
+      const ledger = await readJournal(shelves, slot);
+      return { ledger, left: await leftBehind(shelves, slot, () => entriesOf(ledger)) };
     });
-    return new CourseSession(slot, shelves, neighbours, surroundings, ledger, left);
+    return new CourseSession(slot, shelves, neighbours, surroundings, opening);
   }
 
   /** The present moment, as the surroundings tell it. */

@@ -10,7 +10,7 @@ type Records = Readonly<Record<string, Fields>>;
 export type SlimState = Readonly<Record<string, Readonly<Record<string, unknown>>>>;
 
 /** What has to be kept of a course; `fullState` makes the same course of it. */
-export const slimState = (state: CourseState): SlimState => eachRecord(state as SlimState, slimRecord);
+export const slimState = (state: CourseState): SlimState => eachRecord(state, slimRecord);
 
 /** The course that was made slim. */
 export const fullState = (slim: SlimState): CourseState => eachRecord(slim, fullRecord) as CourseState;
