@@ -81,9 +81,15 @@ test("locked copies have a passphrase each, in a list beside them", async ({ pag
   await openDemo(page, "/release/deliver");
   await page.getByLabel("Lock").selectOption({ label: "each locked with a passphrase of its own" });
   for (const name of ["Aldous Brenn", "Anouk Brisk"]) await page.getByRole("checkbox", { name }).uncheck();
-  const list = page.waitForEvent("download", (download) => download.suggestedFilename() === "passphrases.csv");
+  // Copies of 26 students take about ten seconds, on a busy machine several times that.
+  const named = (predicate: (name: string) => boolean) =>
+    page.waitForEvent("download", {
+      predicate: (download) => predicate(download.suggestedFilename()),
+      timeout: 120_000,
+    });
+  const list = named((name) => name === "passphrases.csv");
   const [archive] = await Promise.all([
-    page.waitForEvent("download", (download) => download.suggestedFilename().endsWith(".zip")),
+    named((name) => name.endsWith(".zip")),
     page.getByRole("button", { name: "Make copies for 26 students" }).click(),
   ]);
   const lines = readFileSync(await (await list).path(), "utf8")
