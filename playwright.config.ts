@@ -7,12 +7,12 @@ export default defineConfig({
   testIgnore: "screenshots/**",
   fullyParallel: true,
   workers: 2,
-  timeout: 150_000,
-  expect: { timeout: 25_000 },
+  timeout: 90_000,
+  expect: { timeout: 10_000 },
   forbidOnly: true,
-  // Two browsers share two cores, at times with other machines: waits are long, and a journey that only the machine upset
-  // gets another try, which the report names.
-  retries: 2,
+  // Two browsers share two cores with the build's leftovers: a journey that only the machine upset gets a second try,
+  // and the report names it.
+  retries: 1,
   reporter: [["list"], ["json", { outputFile: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ?? "test-results/e2e.json" }]],
   outputDir: "test-results/e2e",
   use: {
@@ -20,7 +20,7 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     timezoneId: "Europe/Berlin",
     locale: "en-GB",
-    actionTimeout: 25_000,
+    actionTimeout: 10_000,
     trace: "retain-on-failure",
     launchOptions: {
       executablePath: "/usr/bin/chromium",

@@ -85,7 +85,7 @@ test("locked copies have a passphrase each, in a list beside them", async ({ pag
   const named = (predicate: (name: string) => boolean) =>
     page.waitForEvent("download", {
       predicate: (download) => predicate(download.suggestedFilename()),
-      timeout: 120_000,
+      timeout: 80_000,
     });
   const list = named((name) => name === "passphrases.csv");
   const [archive] = await Promise.all([

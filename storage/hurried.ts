@@ -11,7 +11,7 @@ interface Hurried {
   readonly step: Step;
 }
 
-/** Patches above which a step is left to the journal alone: the hurried shelf is small, and no key makes such a change. */
+/** Patches above which a step is left to the journal alone: the hurried shelf is small, and only entries in bulk make so many. */
 const MOST_PATCHES = 300;
 
 const keyOf = (slot: string, step: Step): string => `${slot}/${step.change.id}`;

@@ -43,8 +43,8 @@ const COMPACT_EVERY = 100;
 /**
  * One open course. A command is answered at once on the state in memory and shows at once; its journal entry is
  * written behind it, one after the other, under a lock that all tabs share; until then the step lies where it outlives the
- * page. Entries of other tabs are followed first;
- * a change of ours that no longer fits is set aside with its words, never forced in.
+ * page. Entries of other tabs are followed first; a change of ours that no longer fits is set aside with its words, never
+ * forced in.
  */
 export class CourseSession {
   #ledger: Ledger;

@@ -157,16 +157,13 @@ export const GridHead = memo(function GridHead(props: GridHeadProps) {
 
 /** Most changes of a course leave the head as it is; its menus are the dearest part of the grid to draw. */
 function sameHead(a: GridHeadProps, b: GridHeadProps): boolean {
-  const { columns, bands, ...rest } = a;
+  const { bands, ...rest } = a;
   return (
-    sameList(columns, b.columns, (one, other) => one === other) &&
-    sameList(bands, b.bands, (one, other) => one.title === other.title && one.columns === other.columns) &&
+    bands.length === b.bands.length &&
+    bands.every(({ title, columns }, at) => title === b.bands[at]?.title && columns === b.bands[at].columns) &&
     (Object.keys(rest) as (keyof typeof rest)[]).every((key) => rest[key] === b[key])
   );
 }
-
-const sameList = <T,>(a: readonly T[], b: readonly T[], same: (one: T, other: T) => boolean): boolean =>
-  a.length === b.length && a.every((one, index) => same(one, b[index] as T));
 
 const sortOf = (sort: GradeView["sort"], by: string): "ascending" | "descending" | "none" =>
   sort.by !== by ? "none" : sort.down ? "descending" : "ascending";

@@ -27,6 +27,8 @@ function keep(blob: Blob): Kept {
   }
   const entry: Kept = { opening: open(), opened: null, shape: Math.SQRT2, users: 0, first: null };
   kept.set(blob, entry);
+  // Bytes that could not be read may be readable the next time.
+  entry.opening.catch(() => kept.delete(blob));
   return entry;
 
   async function open(): Promise<OpenedPdf> {
@@ -65,6 +67,7 @@ export function holdPdf(blob: Blob): HeldPdf {
     shape: () => entry.shape,
     release: () => {
       entry.users -= 1;
+      if (kept.delete(blob)) kept.set(blob, entry);
       closeUnused();
     },
   };
