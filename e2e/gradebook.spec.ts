@@ -1,3 +1,4 @@
+import { largeCourseFile } from "../bench/large-course";
 import { allKept, cell, expect, openDemo, test } from "./helpers";
 
 const question = (page: Parameters<typeof cell>[0], student: string) => cell(page, "Question paper 1", student);
@@ -199,4 +200,37 @@ test("the marked cell stays in sight and keeps the focus, however far the keys g
     await expect.poll(seen).toBe("in sight");
   }
   await allKept(page);
+});
+
+test("200 x 10 cells from a spreadsheet: seven that are refused stand with their reasons, and nothing goes in until agreed", async ({
+  page,
+}) => {
+  await openDemo(page, "/files");
+  const buffer = Buffer.from(largeCourseFile(200, 10));
+  await page
+    .locator('input[type="file"]')
+    .first()
+    .setInputFiles({ name: "l.zip", mimeType: "application/zip", buffer });
+  await page.waitForURL(/courses\/large/);
+  await page.getByRole("link", { name: "Gradebook" }).click();
+  // By its place: a dialog hides what lies behind it from the names.
+  const corner = page.locator('[data-row="0"][data-column="0"]');
+  await corner.click();
+  const block = Array.from({ length: 200 }, (_, row) =>
+    Array.from({ length: 10 }, (_, column) => (row % 30 === 7 && column === 3 ? "abc" : "19.5")).join("\t"),
+  ).join("\n");
+  await page.evaluate((content) => {
+    const data = new DataTransfer();
+    data.setData("text/plain", content);
+    const event = new ClipboardEvent("paste", { clipboardData: data, bubbles: true, cancelable: true });
+    document.activeElement?.dispatchEvent(event);
+  }, block);
+  const dialog = page.getByRole("dialog");
+  await expect(dialog).toContainText("7 are refused");
+  await expect(dialog.getByRole("listitem").filter({ hasText: "abc" })).toHaveCount(7);
+  await expect(corner).not.toHaveText("19.5");
+  await dialog.getByRole("button", { name: /^Enter [\d,]+ scores$/ }).click();
+  await expect(corner).toHaveText("19.5");
+  await page.getByRole("button", { name: /^Undo: / }).click();
+  await expect(corner).not.toHaveText("19.5");
 });
