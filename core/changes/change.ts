@@ -1,6 +1,6 @@
 import { z } from "zod";
 import type { AssignmentId, ChangeId, Decimal, Instant, MarkerId, Result, StudentId } from "#core/kernel";
-import { idField, instantField, TABLE_NAMES, type CourseState, type TableName } from "#core/model";
+import { idField, instantField, recordKeyField, TABLE_NAMES, type CourseState, type TableName } from "#core/model";
 import type { FindingCode } from "#core/release";
 import type { RubricFinding, ScalingIssue, ScoreIssue } from "#core/scoring";
 import type { ConflictIssue, Patch } from "./patch";
@@ -29,7 +29,7 @@ export const changeSchema: z.ZodType<Change> = z.object({
   by: idField("marker"),
   line: z.string(),
   reason: z.string().max(500).optional(),
-  patches: z.array(z.object({ table: tableSchema, id: z.string(), before: fieldsSchema, after: fieldsSchema })),
+  patches: z.array(z.object({ table: tableSchema, id: recordKeyField, before: fieldsSchema, after: fieldsSchema })),
 });
 
 /** Why a command is refused; the screen makes the sentence. */

@@ -1,10 +1,14 @@
 export {
   COURSE_FILE_VERSION,
+  filesEverNamed,
   filesOf,
   readCourseFile,
   writeCourseFile,
+  writeProvenCourseFile,
   type CourseArchive,
   type CourseFileIssue,
+  type ReadCourse,
+  type UnprovenIssue,
 } from "./course-file";
 export { scoresCsv, writeCsv, type Cell } from "./csv";
 export { readAnswers, type AnswerIssue, type ReadAnswers } from "./answers";

@@ -1,4 +1,5 @@
 export { ok, refuse, type Result } from "./result";
+export { contentSum, textSum } from "./content-sum";
 export { required } from "./required";
 export {
   add,

@@ -25,6 +25,12 @@ export const idField = <K extends string>(kind: K) =>
     message: `an id of the form ${kind}:...`,
   });
 
+/** The key a record stands under; never a name that every object has, such as `__proto__`. */
+export const recordKeyField = z
+  .string()
+  .min(1)
+  .refine((key) => key.split("/").every((part) => !(part in Object.prototype)), { message: "a key of a record" });
+
 /** Longest name or title, in characters. */
 const NAME_LENGTH = 200;
 /** Longest comment, in characters: some 3,000 words. */
@@ -32,6 +38,15 @@ const COMMENT_LENGTH = 20_000;
 
 /** A name or title: not empty, spaces at its ends taken off. */
 export const nameField = z.string().trim().min(1).max(NAME_LENGTH);
+/** Longest name of a file, in UTF-16 units: what NTFS and APFS allow; ext4 allows fewer. */
+const FILE_NAME_LENGTH = 255;
+/** Most bytes of one file that a record can name: 1 TiB, far above what a browser keeps. */
+const MOST_FILE_BYTES = 2 ** 40;
+
+/** The name of a file as its owner gave it, spaces and dots included: any that a file system allows. */
+export const fileNameField = z.string().min(1).max(FILE_NAME_LENGTH);
+/** The size of a file in bytes. */
+export const byteCountField = z.number().int().min(0).max(MOST_FILE_BYTES);
 /** A comment; may be empty. */
 export const commentField = z.string().max(COMMENT_LENGTH);
 /** A whole number from 0 to a million. */

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { countField, idField, nameField } from "./fields";
+import { byteCountField, fileNameField, idField } from "./fields";
 
 /** A media type as in RFC 6838, lower case, without parameters: `image/png`. */
 const mediaTypeField = z
@@ -10,10 +10,10 @@ const mediaTypeField = z
 /** A file that goes with a task or was handed in; its size in bytes. */
 export const fileSchema = z.object({
   id: idField("file"),
-  name: nameField,
+  name: fileNameField,
   mediaType: mediaTypeField,
   /** Bytes. */
-  size: countField,
+  size: byteCountField,
 });
 /** A file that goes with a task or was handed in. */
 export type WorkFile = z.infer<typeof fileSchema>;

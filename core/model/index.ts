@@ -1,6 +1,6 @@
 export { blankRecord, hasBlanks } from "./blank";
 export { COURSE_DEFAULTS, courseSchema, termSchema, type Band, type Course, type LateRule, type Term } from "./course";
-export { commentField, countField, decimalField, idField, instantField, nameField } from "./fields";
+export { commentField, countField, decimalField, idField, instantField, nameField, recordKeyField } from "./fields";
 export { byName, fullName, STUDENT_DEFAULTS, initials, type Marker, type Section, type Student } from "./people";
 export {
   ASSIGNMENT_DEFAULTS,

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { commentField, idField, instantField } from "./fields";
+import { commentField, idField, instantField, recordKeyField } from "./fields";
 
 /** Something the post office has taken in for one student; it is never edited. */
 export const mailSchema = z.object({
@@ -23,7 +23,7 @@ export const TOTALS_LETTER = "totals";
 
 /** When a student opened a part of what they were given; the id is `assignment/student` or `totals/student`. */
 export const openingSchema = z.object({
-  id: z.string(),
+  id: recordKeyField,
   studentId: idField("student"),
   /** From the first to the last, at most a hundred: of more, the newest. */
   times: z.array(instantField).min(1).max(100),

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { commentField, countField, decimalField, idField } from "./fields";
+import { commentField, countField, decimalField, idField, recordKeyField } from "./fields";
 
 /** Characters of an answer that is compared with a key. */
 const SHORT = 500;
@@ -42,7 +42,7 @@ export type Question = z.infer<typeof questionSchema>;
 
 /** One student's answer to one question; the id is `assignment/student/question`. */
 export const answerSchema = z.object({
-  id: z.string(),
+  id: recordKeyField,
   assignmentId: idField("assignment"),
   studentId: idField("student"),
   questionId: idField("question"),

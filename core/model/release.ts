@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { decimalField, fractionField, idField, instantField } from "./fields";
+import { decimalField, fractionField, idField, instantField, recordKeyField } from "./fields";
 import { fileSchema } from "./file";
 import { noteSchema } from "./work";
 
@@ -28,7 +28,7 @@ export type Wave = z.infer<typeof waveSchema>;
  * facet is told by the fixed copies: under a broken seal, only students with a copy see anything.
  */
 export const releaseSchema = z.object({
-  id: z.string(),
+  id: recordKeyField,
   assignmentId: idField("assignment"),
   facet: facetSchema,
   state: z.enum(["sealed", "timed", "released"]),
@@ -44,7 +44,7 @@ export type Release = z.infer<typeof releaseSchema>;
 
 /** The seal of a total; the id is `course`, a category or a term. No record means sealed. */
 export const totalSealSchema = z.object({
-  id: z.string().min(1).max(100),
+  id: recordKeyField.max(100),
   state: z.enum(["sealed", "timed", "released"]),
   at: instantField.nullable(),
   /** The figure itself, or only its letter. */
@@ -112,7 +112,7 @@ const stamped = <S extends z.ZodRawShape>(schema: z.ZodObject<S>) =>
 
 /** What one student was given of one assignment, fixed when it was released; the id is `assignment/student`. */
 export const copySchema = z.object({
-  id: z.string(),
+  id: recordKeyField,
   assignmentId: idField("assignment"),
   studentId: idField("student"),
   score: stamped(scoreCopySchema),
@@ -146,7 +146,7 @@ const totalPartSchema = totalLineSchema.extend({
 
 const totalCopySchema = z.object({
   /** `course`, a category or a term. */
-  id: z.string(),
+  id: recordKeyField,
   name: z.string(),
   /** The figure with the course's places, or the letter alone. */
   text: z.string(),

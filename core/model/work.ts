@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { fileSchema } from "./file";
-import { commentField, countField, decimalField, idField, instantField, nameField } from "./fields";
+import { commentField, countField, decimalField, idField, instantField, nameField, recordKeyField } from "./fields";
 
 const attemptSchema = z.object({
   number: z.number().int().min(1),
@@ -12,7 +12,7 @@ export type Attempt = z.infer<typeof attemptSchema>;
 
 /** All attempts of one student at one assignment; the id is `assignment/student`. */
 export const handInSchema = z.object({
-  id: z.string(),
+  id: recordKeyField,
   assignmentId: idField("assignment"),
   studentId: idField("student"),
   attempts: z.array(attemptSchema).min(1),
@@ -22,7 +22,7 @@ export type HandIn = z.infer<typeof handInSchema>;
 
 /** What is recorded of one student and one assignment; the id is `assignment/student`. */
 export const resultSchema = z.object({
-  id: z.string(),
+  id: recordKeyField,
   assignmentId: idField("assignment"),
   studentId: idField("student"),
   /** Said by the instructor; "handed in" and "expected" follow from the hand-in. */
@@ -66,7 +66,7 @@ export type Group = z.infer<typeof groupSchema>;
 
 /** The judgement of one criterion on one paper; the id is `assignment/student/criterion`. */
 export const judgementSchema = z.object({
-  id: z.string(),
+  id: recordKeyField,
   assignmentId: idField("assignment"),
   studentId: idField("student"),
   criterionId: idField("criterion"),

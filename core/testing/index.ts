@@ -12,3 +12,4 @@ export {
 export { reference } from "./reference";
 export { anyCourse } from "./any-course";
 export { runs } from "./runs";
+export { ANY_COURSES, anyOf, anyRecords } from "./any-record";

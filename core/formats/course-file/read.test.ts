@@ -1,11 +1,15 @@
+import { createHash } from "node:crypto";
+import fc from "fast-check";
 import { strToU8, unzipSync, zipSync } from "fflate";
 import { describe, expect, it } from "vitest";
 import { applyPatches, ENTRY_SCHEMA, invertPatches, runCommand, type Command, type Entry } from "#core/changes";
 import { required, type Instant } from "#core/kernel";
 import { EMPTY_STATE, resultOf, type CourseState } from "#core/model";
-import firstVersion from "../testing/first-version.json";
-import { entriesOf, fileId, smallCourse, WORLD } from "#core/testing";
+import firstVersion from "../../testing/first-version.json";
+import { entriesOf, fileId, run, runs, smallCourse, WORLD } from "#core/testing";
 import { COURSE_FILE_VERSION, filesOf, readCourseFile, writeCourseFile, type CourseArchive } from "./index";
+import { SUMS } from "./archive";
+import { writeSums } from "./sums";
 
 const written = "2026-11-01T10:00:00Z" as Instant;
 
@@ -37,16 +41,17 @@ const archive = archiveOf(smallCourse(), {
 });
 const bytes = writeCourseFile(archive, written);
 
-/** The course file with one part replaced or, with null, left out. */
+/** The course file with one part replaced or, with null, left out; its sums made anew, so that what lies behind them is tried. */
 function withPart(name: string, content: string | null): Uint8Array {
-  const parts = unzipSync(bytes);
+  const { [SUMS]: _sums, ...parts } = unzipSync(bytes);
   const kept = Object.entries(parts).filter(([part]) => part !== name);
-  return zipSync(Object.fromEntries([...kept, ...(content === null ? [] : [[name, strToU8(content)] as const])]));
+  const changed = Object.fromEntries([...kept, ...(content === null ? [] : [[name, strToU8(content)] as const])]);
+  return zipSync({ ...changed, [SUMS]: strToU8(writeSums({ ...parts, ...changed })) });
 }
 
 describe("the course file", () => {
   it("brings back every entry and every file", () => {
-    expect(readCourseFile(bytes)).toEqual({ ok: true, value: archive });
+    expect(readCourseFile(bytes)).toEqual({ ok: true, value: { ...archive, lacking: [] } });
   });
 
   it("of the first version is read, its records completed, and its oldest changes can still be undone", () => {
@@ -76,7 +81,13 @@ describe("the course file", () => {
 
   it("is an archive of open formats that names what it holds", () => {
     const parts = unzipSync(bytes);
-    expect(Object.keys(parts).sort()).toEqual(["course.json", "files/0001-ada.pdf", "journal.json", "records.json"]);
+    expect(Object.keys(parts).sort()).toEqual([
+      "SHA256SUMS",
+      "course.json",
+      "files/0001-ada.pdf",
+      "journal.json",
+      "records.json",
+    ]);
     expect(JSON.parse(new TextDecoder().decode(parts["course.json"]))).toMatchObject({
       format: "upright-quill-course",
       version: COURSE_FILE_VERSION,
@@ -85,8 +96,35 @@ describe("the course file", () => {
     });
   });
 
-  it("is not written when a file is lacking", () => {
-    expect(() => writeCourseFile({ ...archive, files: new Map() }, written)).toThrow(RangeError);
+  it("names a file that is lacking, so that the rest is saved, and says so when it is read", () => {
+    const read = readCourseFile(writeCourseFile({ ...archive, files: new Map() }, written));
+    expect(read).toMatchObject({ ok: true, value: { entries: archive.entries, lacking: [{ name: "ada.pdf" }] } });
+  });
+
+  it("carries files of several megabytes, and one that is plainer than any text of ours", () => {
+    const large = archiveOf(
+      run(smallCourse(), {
+        type: "editAssignment",
+        assignmentId: "assignment:essay" as never,
+        fields: { files: [{ id: fileId("task"), name: "task..v2.txt", mediaType: "text/plain", size: 3_000_000 }] },
+      }),
+    );
+    const files = new Map([...large.files, [fileId("task"), new Uint8Array(3_000_000).fill(97)]]);
+    const read = readCourseFile(writeCourseFile({ ...large, files }, written));
+    expect(read.ok && read.value.files.get(fileId("task"))?.length).toBe(3_000_000);
+  });
+
+  it("is taken apart by the sums that it carries, as sha256sum reads them", () => {
+    const parts = unzipSync(bytes);
+    const sum = createHash("sha256").update(required(parts["journal.json"], "journal")).digest("hex");
+    expect(new TextDecoder().decode(parts[SUMS])).toContain(`${sum}  journal.json\n`);
+  });
+
+  it("of the version before sums is read with its sizes alone", () => {
+    const { [SUMS]: _sums, ...parts } = unzipSync(bytes);
+    const cover = { ...(JSON.parse(new TextDecoder().decode(parts["course.json"])) as object), version: 5 };
+    const before = zipSync({ ...parts, "course.json": strToU8(JSON.stringify(cover)) });
+    expect(readCourseFile(before)).toEqual({ ok: true, value: { ...archive, lacking: [] } });
   });
 
   it("names files of the course only", () => {
@@ -110,6 +148,11 @@ describe("a course file that is not whole is refused whole", () => {
     return outer.slice(0, outer.length - 40);
   }
 
+  function withoutSums() {
+    const { [SUMS]: _sums, ...parts } = unzipSync(bytes);
+    return parts;
+  }
+
   it.each([
     ["cut short", bytes.slice(0, bytes.length - 40), { code: "file_not_an_archive" }],
     ["cut in the middle", bytes.slice(0, bytes.length / 2), { code: "file_not_an_archive" }],
@@ -117,7 +160,9 @@ describe("a course file that is not whole is refused whole", () => {
     ["empty", new Uint8Array(), { code: "file_not_an_archive" }],
     ["no archive", strToU8("hello"), { code: "file_not_an_archive" }],
     ["another archive", zipSync({ "a.txt": strToU8("a") }), { code: "file_not_a_course" }],
-    ["newer", withPart("course.json", cover({ version: 99 })), { code: "file_newer", version: 99, known: 5 }],
+    ["newer", withPart("course.json", cover({ version: 99 })), { code: "file_newer", version: 99, known: 6 }],
+    ["of a version below the first", withPart("course.json", cover({ version: -3 })), { code: "file_not_a_course" }],
+    ["without its sums", zipSync(withoutSums()), { code: "file_part_missing", part: SUMS }],
     ["without a journal", withPart("journal.json", null), { code: "file_part_missing", part: "journal.json" }],
     ["without a file", withPart("files/0001-ada.pdf", null), { code: "file_part_missing", part: "files/0001-ada.pdf" }],
     [
@@ -140,6 +185,26 @@ describe("a course file that is not whole is refused whole", () => {
     expect(readCourseFile(data)).toMatchObject({ ok: false, issue });
   });
 
+  it("no changed byte is taken in: it is refused, or it changed nothing of the course", () => {
+    const flip = fc.record({ at: fc.nat(bytes.length - 1), by: fc.integer({ min: 1, max: 255 }) });
+    fc.assert(
+      fc.property(flip, ({ at, by }) => {
+        const changed = bytes.slice();
+        changed[at] = (changed[at] ?? 0) ^ by;
+        const read = readCourseFile(changed);
+        if (read.ok) expect(read.value).toEqual({ ...archive, lacking: [] });
+      }),
+      { numRuns: runs(2_000) },
+    );
+  });
+
+  it("a swollen archive is refused before it is unpacked, and so are parts that overlap", () => {
+    const bomb = zipSync({ "course.json": new Uint8Array(30_000_000) });
+    expect(bomb.length).toBeLessThan(100_000);
+    expect(readCourseFile(bomb)).toMatchObject({ ok: false, issue: { code: "file_too_large" } });
+    expect(readCourseFile(overlapping(50))).toMatchObject({ ok: false, issue: { code: "file_not_an_archive" } });
+  });
+
   it("a path that leads out of the archive is never read", () => {
     const parts = unzipSync(bytes);
     const evil = {
@@ -150,3 +215,22 @@ describe("a course file that is not whole is refused whole", () => {
     expect(readCourseFile(data)).toMatchObject({ ok: false, issue: { code: "file_part_missing" } });
   });
 });
+
+/** An archive whose directory names the same packed bytes many times over. */
+function overlapping(times: number): Uint8Array {
+  const one = zipSync({ a000: new Uint8Array(5_000).map((_, at) => (at * 7919) % 251) });
+  const end = one.length - 22;
+  const start = new DataView(one.buffer, one.byteOffset).getUint32(end + 16, true);
+  const entry = one.slice(start, end);
+  const directory = Array.from({ length: times }, (_, index) => {
+    const copy = entry.slice();
+    copy.set(strToU8(`a${String(index).padStart(3, "0")}`), 46);
+    return copy;
+  });
+  const tail = one.slice(end);
+  const view = new DataView(tail.buffer);
+  view.setUint16(8, times, true);
+  view.setUint16(10, times, true);
+  view.setUint32(12, entry.length * times, true);
+  return new Uint8Array([...one.slice(0, start), ...directory.flatMap((copy) => [...copy]), ...tail]);
+}

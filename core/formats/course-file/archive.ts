@@ -1,0 +1,48 @@
+import { z } from "zod";
+import type { Entry } from "#core/changes";
+import type { FileId } from "#core/kernel";
+import { fileSchema, type WorkFile } from "#core/model";
+
+/** Version of the course file. A file of a higher one is refused; from version 6 on every part has its sum. */
+export const COURSE_FILE_VERSION = 6;
+/** What the cover calls the format. */
+export const FORMAT = "upright-quill-course";
+/** Names of the parts that are not files of the course. */
+export const COVER = "course.json";
+export const RECORDS = "records.json";
+export const JOURNAL = "journal.json";
+export const SUMS = "SHA256SUMS";
+/** Most bytes a course file may unpack to: it keeps a hostile archive from filling the memory. */
+export const MOST_BYTES = 2_000_000_000;
+
+/** Why a course file cannot be read. Nothing is taken from a refused file. */
+export type CourseFileIssue =
+  | { readonly code: "file_not_an_archive" }
+  | { readonly code: "file_not_a_course" }
+  | { readonly code: "file_newer"; readonly version: number; readonly known: number }
+  | { readonly code: "file_part_missing"; readonly part: string }
+  | { readonly code: "file_part_damaged"; readonly part: string }
+  | { readonly code: "file_too_large"; readonly bytes: number };
+
+/** A whole course: its journal, and the bytes of every file that it names. */
+export interface CourseArchive {
+  readonly entries: readonly Entry[];
+  readonly files: ReadonlyMap<FileId, Uint8Array>;
+}
+
+/** A course as it was read from a course file. */
+export interface ReadCourse extends CourseArchive {
+  /** Files the course names that the archive never held, because they were lost before it was written. */
+  readonly lacking: readonly WorkFile[];
+}
+
+/** What the cover must say in every version. */
+export const coverHeadSchema = z.object({ format: z.literal(FORMAT), version: z.number().int().min(1) });
+
+/** The cover: what the archive is, and where each file of the course lies in it. */
+export const coverSchema = coverHeadSchema.extend({
+  title: z.string(),
+  writtenAt: z.string(),
+  files: z.array(fileSchema.extend({ path: z.string() })),
+  lacking: z.array(fileSchema).default([]),
+});

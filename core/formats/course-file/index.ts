@@ -1,0 +1,5 @@
+export { COURSE_FILE_VERSION, type CourseArchive, type CourseFileIssue, type ReadCourse } from "./archive";
+export { filesEverNamed, filesOf } from "./named-files";
+export { writeProvenCourseFile, type UnprovenIssue } from "./proven";
+export { readCourseFile } from "./read";
+export { writeCourseFile } from "./write";
