@@ -59,7 +59,7 @@ describe("any course, with records of every kind, any names and any texts", () =
   it("is proven by reading it back, and every table and a file name of each awkward kind were among them", () => {
     const tables = new Set<string>();
     const names = new Set<string>();
-    for (const archive of fc.sample(anyArchive, 60)) {
+    for (const archive of fc.sample(anyArchive, 120)) {
       expect(writeProvenCourseFile(archive, WRITTEN).ok).toBe(true);
       for (const { change } of archive.entries) for (const { table } of change.patches) tables.add(table);
       for (const { name } of filesEverNamed(archive.entries)) names.add(name);
