@@ -4,10 +4,12 @@ import type { Instant } from "#core/kernel";
 import { resultOf } from "#core/model";
 import { assignmentId, entriesOf, smallCourse, studentId, WORLD } from "#core/testing";
 import { hurry, leftBehind, type Step } from "./hurried";
-import { readJournal } from "./journal";
+import { readJournal as readBack } from "./read-journal";
 import { memoryNeighbours, memoryShelves } from "./memory-shelves";
 import { Repository } from "./repository";
 import type { Shelves } from "./shelf";
+
+const readJournal = async (shelves: Shelves, slot: string) => (await readBack(shelves, slot)).ledger;
 
 const quiz = assignmentId("quiz");
 const score = (text: string, who = "ben"): Command => ({

@@ -1,4 +1,4 @@
-import { ENTRY_SCHEMA, type Entry } from "#core/changes";
+import { ENTRY_SCHEMA, entrySchema, type Entry } from "#core/changes";
 import type { Shelves } from "./shelf";
 
 /** A change as it waits for its place in the journal. */
@@ -43,8 +43,8 @@ export async function leftBehind(
 ): Promise<readonly Step[]> {
   const keys = (await shelves.hurried.keys()).filter((key) => key.startsWith(`${slot}/`));
   if (keys.length === 0) return [];
-  const found = (await Promise.all(keys.map((key) => shelves.hurried.get(key)))) as (Hurried | null)[];
-  const known = found.filter((hurried) => hurried !== null && hurried.schema <= ENTRY_SCHEMA) as Hurried[];
+  const found = await Promise.all(keys.map((key) => shelves.hurried.get(key).catch(() => null)));
+  const known = found.map(openHurried).filter((hurried) => hurried !== null);
   const written = new Set(entries().map(({ change }) => change.id));
   const left = known.filter(({ step }) => !written.has(step.change.id));
   for (const { step } of known) if (written.has(step.change.id)) await forget(shelves, slot, step);
@@ -53,3 +53,14 @@ export async function leftBehind(
     .sort((a, b) => (moment(a) === moment(b) ? a.place - b.place : moment(a) < moment(b) ? -1 : 1))
     .map(({ step }) => step);
 }
+
+/** A hurried step that is whole and of a form known here; one that is not is left alone. */
+function openHurried(stored: unknown): Hurried | null {
+  if (typeof stored !== "object" || stored === null) return null;
+  const { schema, place, step } = stored as Partial<Hurried>;
+  if (typeof schema !== "number" || schema > ENTRY_SCHEMA || typeof place !== "number") return null;
+  const parsed = entrySchema.safeParse({ ...step, seq: 1, schema: ENTRY_SCHEMA });
+  return parsed.success ? { schema, place, step: pickStep(parsed.data) } : null;
+}
+
+const pickStep = ({ kind, of, change }: Entry): Step => ({ kind, of, change });

@@ -1,5 +1,7 @@
 export { JournalError } from "./journal-error";
 export { browserNeighbours, openLocalShelves } from "./local-shelves";
 export { NewerStorageError } from "./migrations";
-export { Repository, type CourseListing } from "./repository";
+export { Repository } from "./repository";
+export type { CourseListing } from "./listing";
+export type { Damage } from "./journal";
 export { CourseSession, type Keeping, type Surroundings } from "./session";

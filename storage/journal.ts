@@ -1,9 +1,23 @@
 import { advance, applyPatches, EMPTY_HISTORY, ENTRY_SCHEMA, type Entry, type History } from "#core/changes";
+import { textSum } from "#core/kernel";
 import { EMPTY_STATE, type CourseState } from "#core/model";
 import { JournalError } from "./journal-error";
-import { blockOf, NO_OLD_ENTRIES, oldEntries, type Block, type OldEntries } from "./old-entries";
+import { blockOf, NO_OLD_ENTRIES, type OldEntries } from "./old-entries";
+import { openEntry, sealEntry } from "./sealed";
 import type { Shelves } from "./shelf";
-import { readSnapshot, storedSnapshot, type Snapshot } from "./snapshot";
+import { storedSnapshot, type Snapshot } from "./snapshot";
+
+/** What cannot be read of a course, and since when. */
+export interface Damage {
+  /** The first change that is lost. */
+  readonly seq: number;
+  /** How many changes are lost from there on, as far as is known. */
+  readonly lost: number;
+  /** Whether what the lost changes led to is there all the same, from a copy of the state: then only their record is lost. */
+  readonly kept: boolean;
+  /** When the last change before the damage was made; null where there is none. */
+  readonly since: string | null;
+}
 
 /** A course as far as its journal tells: the state after entry `seq`. */
 export interface Ledger {
@@ -13,6 +27,8 @@ export interface Ledger {
   /** Entries in blocks, and all that came after them. */
   readonly old: OldEntries;
   readonly recent: readonly Entry[];
+  /** Null where everything is whole. A damaged ledger is only looked at, never written to. */
+  readonly damage: Damage | null;
 }
 
 /** All entries of a ledger. */
@@ -27,10 +43,14 @@ export const entriesAfter = (ledger: Ledger, seq: number): readonly Entry[] =>
 const BLOCK = 200;
 
 const place = (seq: number) => String(seq).padStart(9, "0");
-const entryKey = (slot: string, seq: number) => `${slot}/entry/${place(seq)}`;
+/** Where an entry lies. */
+export const entryKey = (slot: string, seq: number): string => `${slot}/entry/${place(seq)}`;
 /** Holds the place up to which entries stand in blocks. */
-const gatheredKey = (slot: string) => `${slot}/gathered`;
-const blockKey = (slot: string, seq: number) => `${slot}/block/${place(seq)}`;
+export const gatheredKey = (slot: string): string => `${slot}/gathered`;
+/** Holds the place of the last entry that was kept, so that its loss is seen. */
+export const headKey = (slot: string): string => `${slot}/head`;
+/** Where a block lies. */
+export const blockKey = (slot: string, seq: number): string => `${slot}/block/${place(seq)}`;
 
 /** Follows one entry. @throws JournalError when it does not fit the ledger. */
 export function follow(ledger: Ledger, entry: Entry): Ledger {
@@ -55,8 +75,8 @@ interface Start {
   readonly snapshot: Pick<Snapshot, "seq" | "state"> | null;
 }
 
-/** Follows many entries; from the snapshot on, states are worked out, before it they are taken as done. */
-function followFrom({ old, told, snapshot, ...start }: Start, entries: readonly Entry[]): Ledger {
+/** Follows many entries; from the snapshot on, states are worked out, before it they are taken as done. @throws JournalError */
+export function followFrom({ old, told, snapshot, ...start }: Start, entries: readonly Entry[]): Ledger {
   let { history } = start;
   let state = snapshot?.seq === old.count ? snapshot.state() : EMPTY_STATE;
   entries.forEach((entry, index) => {
@@ -71,47 +91,62 @@ function followFrom({ old, told, snapshot, ...start }: Start, entries: readonly 
     if (!next.ok) throw new JournalError("damaged", entry.seq);
     state = next.value;
   });
-  return { seq: old.count + entries.length, state, history, old, recent: entries };
+  return { seq: old.count + entries.length, state, history, old, recent: entries, damage: null };
 }
 
 /** Follows a whole journal from its first entry on. @throws JournalError */
-export const followAll = (entries: readonly Entry[], snapshot: Pick<Snapshot, "seq" | "state"> | null = null): Ledger =>
-  followFrom({ old: NO_OLD_ENTRIES, history: EMPTY_HISTORY, told: 0, snapshot }, entries);
+export const followAll = (entries: readonly Entry[]): Ledger =>
+  followFrom({ old: NO_OLD_ENTRIES, history: EMPTY_HISTORY, told: 0, snapshot: null }, entries);
 
-/** Reads a course's journal back; entries in blocks stay packed where a snapshot tells what came of them. @throws JournalError */
-export async function readJournal(shelves: Shelves, slot: string): Promise<Ledger> {
-  const keys = (await shelves.journal.keys()).filter((key) => key.startsWith(`${slot}/`)).sort();
-  const read = (kind: string) =>
-    Promise.all(keys.filter((key) => key.startsWith(`${slot}/${kind}/`)).map((key) => shelves.journal.get(key)));
-  const old = oldEntries((await read("block")) as Block[]);
-  // A gathering that was cut short leaves singles behind that stand in a block already.
-  const recent = ((await read("entry")) as Entry[]).filter(({ seq }) => seq > old.count);
-  const last = old.count + recent.length;
-  const snapshot = readSnapshot(await shelves.snapshots.get(slot));
-  if (snapshot?.history && snapshot.seq >= old.count && snapshot.seq <= last) {
-    return followFrom({ old, history: snapshot.history, told: snapshot.seq, snapshot }, recent);
+/** What another tab has written since. */
+export type Since =
+  | { readonly kind: "entries"; readonly entries: readonly Entry[] }
+  /** Some of it has been gathered into a block, so that the whole journal must be read again. */
+  | { readonly kind: "gathered" }
+  /** The entry that was last known is not there any more: what the browser kept was cleared. */
+  | { readonly kind: "gone" };
+
+/** Looks for entries after `seq`, and whether the one at `seq` is still there. @throws JournalError */
+export async function readAfter(shelves: Shelves, slot: string, seq: number): Promise<Since> {
+  const at = (place: number) => shelves.journal.get(entryKey(slot, place));
+  const [own, next, gathered] = await Promise.all([at(seq), at(seq + 1), shelves.journal.get(gatheredKey(slot))]);
+  const upTo = typeof gathered === "number" ? gathered : 0;
+  if (own === null && upTo < seq && !(await standsInBlock(shelves, slot, seq))) return { kind: "gone" };
+  const entries: Entry[] = [];
+  for (let stored = next; stored !== null; stored = await at(seq + entries.length + 1)) {
+    const entry = openEntry(stored, seq + entries.length + 1);
+    if (!entry) throw new JournalError("damaged", seq + entries.length + 1);
+    entries.push(entry);
   }
-  return followAll([...old.all(), ...recent], snapshot && snapshot.seq <= last ? snapshot : null);
+  return upTo > seq + entries.length ? { kind: "gathered" } : { kind: "entries", entries };
 }
 
-/**
- * Entries that another tab has written after `seq`; null when some of them have been gathered into a block since, so
- * that the whole journal must be read again.
- */
-export async function readAfter(shelves: Shelves, slot: string, seq: number): Promise<Entry[] | null> {
-  const found: Entry[] = [];
-  for (;;) {
-    const entry = (await shelves.journal.get(entryKey(slot, seq + found.length + 1))) as Entry | null;
-    if (!entry) break;
-    found.push(entry);
-  }
-  const gathered = await shelves.journal.get(gatheredKey(slot));
-  return typeof gathered === "number" && gathered > seq + found.length ? null : found;
+/** Whether a block holds an entry; asked only where the journal does not say how far it is gathered. */
+async function standsInBlock(shelves: Shelves, slot: string, seq: number): Promise<boolean> {
+  const starts = (await shelves.journal.keys())
+    .filter((key) => key.startsWith(`${slot}/block/`) && Number(key.slice(-9)) <= seq)
+    .sort();
+  const key = starts.at(-1);
+  const block =
+    key === undefined ? null : ((await shelves.journal.get(key)) as { count?: number; length?: number } | null);
+  return block !== null && Number(key?.slice(-9)) + (block.count ?? block.length ?? 0) > seq;
 }
 
 /** The commit: one small write. */
 export const writeEntry = (shelves: Shelves, slot: string, entry: Entry): Promise<void> =>
-  shelves.journal.set(entryKey(slot, entry.seq), entry);
+  shelves.journal.set(entryKey(slot, entry.seq), sealEntry(entry));
+
+const headSum = (seq: number): string => textSum(`head ${String(seq)}`);
+
+/** Puts down which entry is the last; written behind the entry, it is never ahead of the journal. */
+export const writeHead = (shelves: Shelves, slot: string, seq: number): Promise<void> =>
+  shelves.journal.set(headKey(slot), { seq, sum: headSum(seq) });
+
+/** The last entry as it was put down; 0 where that is not known. */
+export function readHead(stored: unknown): number {
+  const { seq, sum } = (stored ?? {}) as { readonly seq?: unknown; readonly sum?: unknown };
+  return typeof seq === "number" && sum === headSum(seq) ? seq : 0;
+}
 
 /**
  * Gathers old single entries into a block and keeps the state beside them, so that opening stays fast. Written in an
@@ -127,10 +162,14 @@ export async function compact(shelves: Shelves, slot: string, ledger: Ledger): P
   const gathered = ledger.recent.filter(({ seq }) => seqs.has(seq));
   const first = gathered[0];
   if (first) await shelves.journal.set(blockKey(slot, first.seq), blockOf(gathered));
-  await shelves.snapshots.set(slot, storedSnapshot(ledger.seq, ledger.state, ledger.history));
+  await keepSnapshot(shelves, slot, ledger);
   await shelves.journal.set(gatheredKey(slot), Math.max(...seqs));
   for (const key of old) await shelves.journal.remove(key);
 }
+
+/** Keeps the state beside the journal, so that the next opening need not replay it. */
+export const keepSnapshot = (shelves: Shelves, slot: string, { seq, state, history }: Ledger): Promise<void> =>
+  shelves.snapshots.set(slot, storedSnapshot(seq, state, history));
 
 /** Keeps a whole journal at once, as when a course file is read in. */
 export async function writeWholeJournal(shelves: Shelves, slot: string, ledger: Ledger): Promise<void> {
@@ -138,5 +177,7 @@ export async function writeWholeJournal(shelves: Shelves, slot: string, ledger: 
   for (let from = 0; from < entries.length; from += BLOCK) {
     await shelves.journal.set(blockKey(slot, from + 1), blockOf(entries.slice(from, from + BLOCK)));
   }
-  await shelves.snapshots.set(slot, storedSnapshot(ledger.seq, ledger.state, ledger.history));
+  await shelves.journal.set(gatheredKey(slot), entries.length);
+  await writeHead(shelves, slot, entries.length);
+  await keepSnapshot(shelves, slot, ledger);
 }

@@ -2,12 +2,15 @@ import { expect, it } from "vitest";
 import { ENTRY_SCHEMA, runCommand, type Entry } from "#core/changes";
 import type { Instant } from "#core/kernel";
 import { assignmentId, entriesOf as made, smallCourse, studentId, WORLD } from "#core/testing";
-import { compact, entriesOf, followAll, readJournal, writeEntry } from "./journal";
+import { compact, entriesOf, followAll, writeEntry } from "./journal";
+import { readJournal as readBack } from "./read-journal";
 import { memoryNeighbours, memoryShelves } from "./memory-shelves";
-import { blockOf, oldEntries } from "./old-entries";
+import { blockOf, oldEntries, wholeBlock } from "./old-entries";
 import { Repository } from "./repository";
 import type { Shelves } from "./shelf";
 import { readSnapshot, storedSnapshot } from "./snapshot";
+
+const readJournal = async (shelves: Shelves, slot: string) => (await readBack(shelves, slot)).ledger;
 
 const SLOT = "small";
 
@@ -59,8 +62,6 @@ it("blocks and snapshots as they were kept before are read as they are", async (
   const entries = manyEntries(30);
   const shelves = await keptSingly(entries.slice(20));
   await shelves.journal.set(`${SLOT}/block/000000001`, entries.slice(0, 20));
-  const { state } = followAll(entries.slice(0, 25));
-  await shelves.snapshots.set(SLOT, { seq: 25, state });
   const opened = await readJournal(shelves, SLOT);
   expect(opened.state).toEqual(followAll(entries).state);
   expect(opened.history).toEqual(followAll(entries).history);
@@ -95,21 +96,27 @@ it.each([
   expect(after.state).toEqual(followAll(manyEntries(700)).state);
 });
 
-it("a block that is missing or newer is said, not passed over", () => {
+it("blocks go as far as they join, a newer one is said, and one that overlaps is counted once", async () => {
   const entries = manyEntries(30);
-  expect(() => oldEntries([blockOf(entries.slice(0, 10)), blockOf(entries.slice(20))])).toThrow("entry 11 is damaged");
-  const newer = { ...blockOf(entries), schema: ENTRY_SCHEMA + 1 } as ReturnType<typeof blockOf>;
-  expect(() => oldEntries([newer])).toThrow("entry 1 is newer");
-  expect(oldEntries([blockOf(entries.slice(8)), blockOf(entries.slice(0, 12))]).all()).toEqual(entries);
+  const whole = async (part: readonly Entry[]) => {
+    const block = await wholeBlock(blockOf(part), part[0]?.seq ?? 0);
+    if (!block) throw new Error("not whole");
+    return block;
+  };
+  const [start, end] = [await whole(entries.slice(0, 10)), await whole(entries.slice(20))];
+  expect(oldEntries([start, end]).count).toBe(10);
+  const newer = { ...blockOf(entries), schema: ENTRY_SCHEMA + 1 };
+  await expect(wholeBlock(newer, 1)).rejects.toThrow("entry 1 is newer");
+  expect(oldEntries([await whole(entries.slice(8)), await whole(entries.slice(0, 12))]).all()).toEqual(entries);
 });
 
-it("a snapshot keeps of what can be undone only as much as is quick to read: the newest", () => {
+it("a snapshot keeps of what can be undone only as much as is quick to read: the newest", async () => {
   const [, one, two, three] = manyEntries(4).map(({ change }) => change);
   if (!one || !two || !three) throw new Error("too few");
   const [patch] = two.patches;
   if (!patch) throw new Error("no patch");
   const large = { ...two, patches: Array.from({ length: 20_001 }, () => patch) };
-  const kept = readSnapshot(storedSnapshot(4, smallCourse(), { undoable: [one, large, three], redoable: [one] }));
+  const kept = await readSnapshot(storedSnapshot(4, smallCourse(), { undoable: [one, large, three], redoable: [one] }));
   expect(kept?.history).toEqual({ undoable: [three], redoable: [one] });
   expect(kept?.state()).toEqual(smallCourse());
 });

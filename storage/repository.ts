@@ -1,17 +1,14 @@
 import { ENTRY_SCHEMA, runCommand, type Command, type Entry } from "#core/changes";
 import { refuse, type FileId } from "#core/kernel";
-import { courseOf, EMPTY_STATE } from "#core/model";
-import { followAll, writeWholeJournal, type Ledger } from "./journal";
+import { EMPTY_STATE } from "#core/model";
+import { followAll, writeWholeJournal } from "./journal";
+import { JournalError } from "./journal-error";
+import { isKnown, keepListing, readListings, type CourseListing } from "./listing";
 import { migrate } from "./migrations";
+import { readJournal } from "./read-journal";
 import { CourseSession, type Surroundings } from "./session";
 import type { Neighbours, Shelves } from "./shelf";
-
-/** A course in this browser. `slot` is its name in addresses and keys. */
-export interface CourseListing {
-  readonly slot: string;
-  readonly title: string;
-  readonly origin: "demo" | "own";
-}
+import { beginReading, clearCutShort, endReading, freeSlot } from "./slots";
 
 /** Files kept at hand: the paper on the desk, its neighbours, and a few before. */
 const RECENT_FILES = 8;
@@ -36,8 +33,7 @@ export class Repository {
   }
 
   async courses(): Promise<CourseListing[]> {
-    const keys = (await this.shelves.meta.keys()).filter((key) => key.startsWith("course/")).sort();
-    const listed = (await Promise.all(keys.map((key) => this.shelves.meta.get(key)))) as CourseListing[];
+    const listed = await readListings(this.shelves);
     this.#listed = listed;
     return listed;
   }
@@ -51,7 +47,7 @@ export class Repository {
   async session(slot: string): Promise<CourseSession | null> {
     const known = this.#sessions.get(slot);
     if (known) return known;
-    if (!(await this.shelves.meta.get(`course/${slot}`))) return null;
+    if (!(await isKnown(this.shelves, slot))) return null;
     const opening = CourseSession.open(slot, this.shelves, this.neighbours, this.surroundings);
     this.#sessions.set(slot, opening);
     opening.catch(() => this.#sessions.delete(slot));
@@ -59,18 +55,23 @@ export class Repository {
   }
 
   /**
-   * Keeps a whole course: files first, then the journal, and its listing last, so that a course half written is never
-   * listed. The slot is the wish, or the wish with a number where that is taken.
-   * @throws JournalError when the entries cannot be followed
+   * Keeps a whole course in a slot where nothing lies yet: files first, then the journal, which is read back, and its
+   * listing last, so that a course half written is never listed. The slot is the wish, or the wish with a number.
+   * @throws JournalError when the entries cannot be followed, or do not come back as they were written
    */
   async keepCourse(wish: string, entries: readonly Entry[], files: ReadonlyMap<FileId, Blob>): Promise<string> {
     const ledger = followAll(entries);
     return this.neighbours.alone("courses", async () => {
-      const taken = new Set((await this.courses()).map((course) => course.slot));
-      let slot = wish;
-      for (let number = 2; taken.has(slot); number += 1) slot = `${wish}-${String(number)}`;
+      await clearCutShort(this.shelves, new Set((await this.courses()).map((course) => course.slot)));
+      const slot = await freeSlot(this.shelves, wish);
+      await beginReading(this.shelves, slot);
       for (const [id, blob] of files) await this.keepFile(slot, id, blob);
-      await this.#list(slot, ledger);
+      await writeWholeJournal(this.shelves, slot, ledger);
+      const back = (await readJournal(this.shelves, slot)).ledger;
+      if (back.damage || back.seq !== ledger.seq) throw new JournalError("damaged", back.damage?.seq ?? back.seq);
+      await keepListing(this.shelves, slot, ledger.state);
+      this.#listed = null;
+      await endReading(this.shelves, slot);
       return slot;
     });
   }
@@ -82,6 +83,11 @@ export class Repository {
     if (!done.ok) return refuse(done.issue);
     const entry: Entry = { seq: 1, schema: ENTRY_SCHEMA, kind: "change", of: null, change: done.value.change };
     return { ok: true as const, value: await this.keepCourse(wish, [entry], new Map()) };
+  }
+
+  /** Forgets a file that no course came to name. */
+  dropFile(slot: string, id: FileId): Promise<void> {
+    return this.shelves.files.remove(`${slot}/${id}`);
   }
 
   keepFile(slot: string, id: FileId, blob: Blob): Promise<void> {
@@ -113,12 +119,5 @@ export class Repository {
     const value = await this.shelves.meta.get(`screen/${key}`);
     if (!this.#remembered.has(key)) this.#remembered.set(key, value);
     return this.#remembered.get(key);
-  }
-
-  async #list(slot: string, ledger: Ledger): Promise<void> {
-    await writeWholeJournal(this.shelves, slot, ledger);
-    const { title, origin } = courseOf(ledger.state);
-    await this.shelves.meta.set(`course/${slot}`, { slot, title, origin } satisfies CourseListing);
-    this.#listed = null;
   }
 }

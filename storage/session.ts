@@ -16,14 +16,35 @@ import {
 import { ok, refuse, type Result } from "#core/kernel";
 import { courseOf, type CourseState } from "#core/model";
 import { forget, hurry, leftBehind, type Step } from "./hurried";
-import { compact, entriesAfter, entriesOf, follow, readAfter, readJournal, writeEntry, type Ledger } from "./journal";
+import {
+  compact,
+  entriesAfter,
+  entriesOf,
+  follow,
+  keepSnapshot,
+  readAfter,
+  writeEntry,
+  writeHead,
+  writeWholeJournal,
+  type Damage,
+  type Ledger,
+} from "./journal";
+import { JournalError, JournalGoneError } from "./journal-error";
+import { keepListing } from "./listing";
+import { readJournal } from "./read-journal";
 import type { Neighbours, Shelves } from "./shelf";
 
 /** What the bar says about keeping. "Kept" is said only after the write is durable. */
 export type Keeping =
   | { readonly kind: "kept"; readonly at: string | null }
   | { readonly kind: "keeping"; readonly count: number }
-  | { readonly kind: "failed"; readonly count: number; readonly message: string };
+  | {
+      readonly kind: "failed";
+      readonly count: number;
+      readonly message: string;
+      /** `gone`: what the browser kept of the course was cleared; `damaged`: it was changed from outside. */
+      readonly why: "refused" | "gone" | "damaged";
+    };
 
 /** Time and fresh ids, handed in from outside. */
 export interface Surroundings {
@@ -34,9 +55,12 @@ export interface Surroundings {
 /** What a session begins with: the journal, and steps that a tab put down and never wrote. */
 interface Opening {
   readonly ledger: Ledger;
+  readonly snapshotLacks: boolean;
   readonly left: readonly Step[];
 }
 
+/** Entries of a course that is quick to replay without a snapshot. */
+const QUICK = 200;
 /** Entries written between two looks at whether the journal should be gathered into blocks. */
 const COMPACT_EVERY = 100;
 
@@ -56,6 +80,7 @@ export class CourseSession {
   #keeping: Keeping = { kind: "kept", at: null };
   #setAside: readonly Change[] = [];
   #flushing: Promise<void> | null = null;
+  #keepAnew = false;
   #taken = 0;
   // Looked into after the first write, because earlier sessions may have left many single entries.
   #writtenSinceCompacting = COMPACT_EVERY;
@@ -67,7 +92,7 @@ export class CourseSession {
     private readonly shelves: Shelves,
     private readonly neighbours: Neighbours,
     private readonly surroundings: Surroundings,
-    { ledger, left }: Opening,
+    { ledger, snapshotLacks, left }: Opening,
   ) {
     this.#ledger = ledger;
     this.#state = ledger.state;
@@ -75,17 +100,19 @@ export class CourseSession {
     this.#stopListening = neighbours.listen((announced) => {
       if (announced === slot) void this.#catchUp();
     });
-    if (left.length === 0) return;
+    if (snapshotLacks && ledger.seq > QUICK) void keepSnapshot(shelves, slot, ledger).catch(() => null);
+    // Steps left behind stay where they are while nothing may be written.
+    if (left.length === 0 || ledger.damage) return;
     this.#pending = [...left];
     this.#rebase(ledger.seq);
     void this.#flush();
   }
 
-  /** @throws JournalError when the journal cannot be followed. */
+  /** @throws JournalError when a newer application wrote it, or when nothing of the course can be read */
   static async open(slot: string, shelves: Shelves, neighbours: Neighbours, surroundings: Surroundings) {
     const opening = await neighbours.alone(slot, async () => {
-      const ledger = await readJournal(shelves, slot);
-      return { ledger, left: await leftBehind(shelves, slot, () => entriesOf(ledger)) };
+      const { ledger, snapshotLacks } = await readJournal(shelves, slot);
+      return { ledger, snapshotLacks, left: await leftBehind(shelves, slot, () => entriesOf(ledger)) };
     });
     return new CourseSession(slot, shelves, neighbours, surroundings, opening);
   }
@@ -101,6 +128,11 @@ export class CourseSession {
 
   get history(): History {
     return this.#history;
+  }
+
+  /** What could not be read of this course; while there is any, nothing can be changed. */
+  get damage(): Damage | null {
+    return this.#ledger.damage;
   }
 
   get keeping(): Keeping {
@@ -143,8 +175,9 @@ export class CourseSession {
     return prepared.ok ? this.#take(prepared.value) : prepared;
   }
 
-  /** Tries again to write what could not be written. */
+  /** Tries again to write what could not be written; where the store was cleared, the whole course anew. */
   async retry(): Promise<void> {
+    if (this.#keeping.kind === "failed" && this.#keeping.why === "gone") this.#keepAnew = true;
     await this.#flush();
   }
 
@@ -168,6 +201,7 @@ export class CourseSession {
   }
 
   #take(step: Step): Result<Change, ChangeIssue> {
+    if (this.damage) return refuse({ code: "course_damaged", seq: this.damage.seq });
     const next = applyPatches(this.#state, step.change.patches);
     if (!next.ok) return refuse(next.issue);
     this.#state = next.value;
@@ -193,15 +227,13 @@ export class CourseSession {
       do {
         while (this.#pending.length > 0) {
           this.#say({ kind: "keeping", count: this.#pending.length });
-          await this.neighbours.alone(this.slot, () => this.#writeNext());
+          await this.neighbours.alone(this.slot, () => this.#writeAll());
         }
-        this.#say({ kind: "kept", at: this.surroundings.now() });
         await this.#compactNowAndThen();
         // A change that came while the journal was being gathered is waiting now.
       } while (this.#pending.length > 0);
     } catch (error) {
-      const message = error instanceof Error ? error.message : String(error);
-      if (this.#pending.length > 0) this.#say({ kind: "failed", count: this.#pending.length, message });
+      if (this.#pending.length > 0) this.#say(failure(error, this.#pending.length));
     } finally {
       // In the same breath as the last look at what is pending, so that no change falls between.
       this.#flushing = null;
@@ -214,31 +246,51 @@ export class CourseSession {
     await this.neighbours.alone(this.slot, () => compact(this.shelves, this.slot, this.#ledger));
   }
 
-  async #writeNext(): Promise<void> {
-    await this.#followOthers();
-    const next = this.#pending[0];
-    if (!next) return;
-    const entry = this.#numbered(next, 0);
-    await writeEntry(this.shelves, this.slot, entry);
-    this.#ledger = follow(this.#ledger, entry);
-    this.#pending = this.#pending.slice(1);
-    void forget(this.shelves, this.slot, next);
-    this.#writtenSinceCompacting += 1;
+  /** Writes what is pending, one entry after the other; "kept" is said as soon as the last one is durable. */
+  async #writeAll(): Promise<void> {
+    if (this.#keepAnew) await this.#writeAnew();
+    else await this.#followOthers();
+    for (let next = this.#pending[0]; next; next = this.#pending[0]) {
+      const entry = this.#numbered(next, 0);
+      await writeEntry(this.shelves, this.slot, entry);
+      this.#ledger = follow(this.#ledger, entry);
+      this.#pending = this.#pending.slice(1);
+      void forget(this.shelves, this.slot, next);
+      this.#writtenSinceCompacting += 1;
+      if (this.#pending.length > 0) this.#say({ kind: "keeping", count: this.#pending.length });
+    }
+    this.#say({ kind: "kept", at: this.surroundings.now() });
     this.neighbours.announce(this.slot);
+    await writeHead(this.shelves, this.slot, this.#ledger.seq).catch(() => null);
+  }
+
+  async #writeAnew(): Promise<void> {
+    await writeWholeJournal(this.shelves, this.slot, this.#ledger);
+    await keepListing(this.shelves, this.slot, this.#ledger.state);
+    this.#keepAnew = false;
   }
 
   async #catchUp(): Promise<void> {
-    await this.neighbours.alone(this.slot, () => this.#followOthers());
+    if (this.damage) return;
+    // What cannot be followed is said when something is to be written.
+    await this.neighbours.alone(this.slot, () => this.#followOthers()).catch(() => null);
   }
 
   async #followOthers(): Promise<void> {
-    const others = await readAfter(this.shelves, this.slot, this.#ledger.seq);
-    if (others?.length === 0) return;
+    const since = await readAfter(this.shelves, this.slot, this.#ledger.seq);
+    if (since.kind === "gone") throw new JournalGoneError(this.#ledger.seq);
+    if (since.kind === "entries" && since.entries.length === 0) return;
     const before = this.#ledger.seq;
     // A tab that slept through a gathering is too far behind to follow entry by entry.
-    this.#ledger = others ? others.reduce(follow, this.#ledger) : await readJournal(this.shelves, this.slot);
+    this.#ledger = since.kind === "entries" ? since.entries.reduce(follow, this.#ledger) : await this.#readAgain();
     this.#rebase(before);
     this.#tell();
+  }
+
+  async #readAgain(): Promise<Ledger> {
+    const { ledger } = await readJournal(this.shelves, this.slot);
+    if (ledger.damage) throw new JournalError("damaged", ledger.damage.seq);
+    return ledger;
   }
 
   /**
@@ -274,4 +326,10 @@ export class CourseSession {
   #tell(): void {
     for (const listener of this.#listeners) listener();
   }
+}
+
+function failure(error: unknown, count: number): Keeping {
+  const message = error instanceof Error ? error.message : String(error);
+  const why = error instanceof JournalGoneError ? "gone" : error instanceof JournalError ? "damaged" : "refused";
+  return { kind: "failed", count, message, why };
 }

@@ -119,6 +119,8 @@ export function issueWords(issue: ChangeIssue): string {
       return "Nothing to undo.";
     case "nothing_to_redo":
       return "Nothing to redo.";
+    case "course_damaged":
+      return "This course can only be read: part of what the browser kept of it is damaged. Go on in a copy of it.";
   }
 }
 

@@ -77,7 +77,9 @@ export type ChangeIssue =
   | { readonly code: "no_such_attempt"; readonly attempt: number }
   | { readonly code: "student_in_two_groups"; readonly studentId: StudentId }
   | { readonly code: "nothing_to_undo" }
-  | { readonly code: "nothing_to_redo" };
+  | { readonly code: "nothing_to_redo" }
+  /** The course could be read only in part; nothing is written over what is left of it. */
+  | { readonly code: "course_damaged"; readonly seq: number };
 
 /** What the core is handed from outside: time, author and fresh ids are never fetched inside. */
 export interface Context {

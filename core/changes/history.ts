@@ -50,6 +50,7 @@ export const NOT_UNDOABLE: ReadonlySet<string> = new Set([
   "sendMails",
   "noteDelivery",
   "keepGradeExport",
+  "bridge",
 ]);
 
 /**

@@ -13,6 +13,7 @@ export {
 export { checkedAfter, leakReport, remediesFor, tellsSomething, type Checked, type Remedy } from "./leak-check";
 export { observationsOf, totalsHistory, type TotalsGiven } from "./totals-history";
 export { stateAt } from "./state-at";
+export { bridgeBetween } from "./bridge";
 export { applyPatches, invertPatches, type Patch } from "./patch";
 export { provenancesFrom } from "./provenance";
 export { parseCommand, prepareChange, runCommand, type Command, type CommandType } from "./registry";

@@ -4,6 +4,7 @@ import { remarksAndPhrases } from "./0003-remarks-and-phrases";
 import { conversationsAndQuestions } from "./0004-conversations-and-questions";
 import { releaseAndPost } from "./0005-release-and-post";
 import { packedJournal } from "./0006-packed-journal";
+import { sealedJournal } from "./0007-sealed-journal";
 
 /** One step of the stored layout. It may only add; what it replaces is removed by a later step. */
 export interface Migration {
@@ -21,6 +22,7 @@ export const MIGRATIONS: readonly Migration[] = [
   conversationsAndQuestions,
   releaseAndPost,
   packedJournal,
+  sealedJournal,
 ];
 
 const VERSION_KEY = "layout";
@@ -46,7 +48,7 @@ export async function migrate(shelves: Shelves, migrations: readonly Migration[]
     if (number !== index + 1) throw new RangeError(`migration ${name} has number ${String(number)}`);
   });
   const stored = await shelves.meta.get(VERSION_KEY);
-  const found = typeof stored === "number" ? stored : 0;
+  const found = typeof stored === "number" && Number.isInteger(stored) && stored >= 0 ? stored : 0;
   if (found > migrations.length) throw new NewerStorageError(found, migrations.length);
   for (const step of migrations.slice(found)) {
     await step.migrate(shelves);

@@ -1,0 +1,51 @@
+import { z } from "zod";
+import { courseOf, type CourseState } from "#core/model";
+import type { Shelves } from "./shelf";
+import { slotsBeingRead } from "./slots";
+
+/** A course in this browser. `slot` is its name in addresses and keys. */
+export interface CourseListing {
+  readonly slot: string;
+  readonly title: string;
+  readonly origin: "demo" | "own";
+}
+
+const listingSchema = z.object({ slot: z.string(), title: z.string(), origin: z.enum(["demo", "own"]) });
+const PREFIX = "course/";
+
+/** Lists a course; from then on it is offered. */
+export async function keepListing(shelves: Shelves, slot: string, state: CourseState): Promise<void> {
+  const { title, origin } = courseOf(state);
+  await shelves.meta.set(`${PREFIX}${slot}`, { slot, title, origin } satisfies CourseListing);
+}
+
+/** Whether a course is listed, or its journal lies here although its line in the list was lost. */
+export const isKnown = async (shelves: Shelves, slot: string): Promise<boolean> =>
+  (await shelves.meta.get(`${PREFIX}${slot}`).catch(() => null)) !== null ||
+  (await unlistedSlots(shelves, new Set())).includes(slot);
+
+/**
+ * Every course. One whose line in the list cannot be read, or is lost, is there under the name of its slot: no line
+ * hides a course.
+ */
+export async function readListings(shelves: Shelves): Promise<CourseListing[]> {
+  const keys = (await shelves.meta.keys()).filter((key) => key.startsWith(PREFIX)).sort();
+  const listed = await Promise.all(
+    keys.map(async (key) => {
+      const slot = key.slice(PREFIX.length);
+      const parsed = listingSchema.safeParse(await shelves.meta.get(key).catch(() => null));
+      return parsed.success && parsed.data.slot === slot ? parsed.data : nameless(slot);
+    }),
+  );
+  const lost = await unlistedSlots(shelves, new Set(listed.map(({ slot }) => slot)));
+  return [...listed, ...lost.map(nameless)];
+}
+
+const nameless = (slot: string): CourseListing => ({ slot, title: slot, origin: "own" });
+
+/** Slots with a journal that is not being written at this moment. */
+async function unlistedSlots(shelves: Shelves, listed: ReadonlySet<string>): Promise<string[]> {
+  const slots = new Set((await shelves.journal.keys()).map((key) => key.split("/")[0] ?? key));
+  const reading = new Set(await slotsBeingRead(shelves));
+  return [...slots].filter((slot) => !listed.has(slot) && !reading.has(slot)).sort();
+}

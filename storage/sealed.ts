@@ -1,0 +1,52 @@
+import { ENTRY_SCHEMA, entrySchema, type Entry } from "#core/changes";
+import { contentSum, textSum } from "#core/kernel";
+import { JournalError } from "./journal-error";
+
+/** An entry as it lies in the journal: its text, with the sum by which a change of any letter is seen. */
+export interface SealedEntry {
+  readonly seq: number;
+  /** Version of the entry's form, readable without the text. */
+  readonly schema: number;
+  readonly text: string;
+  readonly sum: string;
+}
+
+/** How an entry is stored. */
+export function sealEntry(entry: Entry): SealedEntry {
+  const text = JSON.stringify(entry);
+  return { seq: entry.seq, schema: entry.schema, text, sum: textSum(text) };
+}
+
+/**
+ * The entry of a stored value; null where it is not whole. One that an earlier version of the application stored has no
+ * sum, and is held against its schema alone.
+ * @throws JournalError when a newer application wrote it
+ */
+export function openEntry(stored: unknown, seq: number): Entry | null {
+  if (typeof stored !== "object" || stored === null) return null;
+  if ("schema" in stored && typeof stored.schema === "number" && stored.schema > ENTRY_SCHEMA) {
+    throw new JournalError("newer", seq);
+  }
+  const content = "text" in stored ? unsealed(stored as SealedEntry) : stored;
+  const parsed = entrySchema.safeParse(content);
+  return parsed.success && parsed.data.seq === seq ? parsed.data : null;
+}
+
+function unsealed({ text, sum }: SealedEntry): unknown {
+  if (typeof text !== "string" || textSum(text) !== sum) return null;
+  return JSON.parse(text);
+}
+
+/**
+ * The sum of packed bytes and of what stands beside them, worked out by the browser away from the page: at opening it is
+ * asked about tens of megabytes.
+ */
+export async function sumBeside(beside: string, bytes: Uint8Array): Promise<string> {
+  const digest = await crypto.subtle.digest("SHA-256", bytes as Uint8Array<ArrayBuffer>);
+  return textSum(`${beside} ${hex(new Uint8Array(digest))}`);
+}
+
+/** The same sum, at once. */
+export const sumBesideNow = (beside: string, bytes: Uint8Array): string => textSum(`${beside} ${contentSum(bytes)}`);
+
+const hex = (bytes: Uint8Array): string => [...bytes].map((byte) => byte.toString(16).padStart(2, "0")).join("");

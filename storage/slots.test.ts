@@ -1,0 +1,121 @@
+import { expect, it } from "vitest";
+import type { Instant } from "#core/kernel";
+import { assignmentId, entriesOf, fileId, run, smallCourse, studentId } from "#core/testing";
+import { memoryNeighbours, memoryShelves } from "./memory-shelves";
+import { Repository } from "./repository";
+import type { Shelves } from "./shelf";
+
+let clock = 0;
+const surroundings = {
+  now: () => "2026-11-28T09:00:00Z" as Instant,
+  fresh: () => `f${String((clock += 1))}`,
+};
+const openIn = (shelves: Shelves) => Repository.open(shelves, memoryNeighbours()(), surroundings);
+const files = new Map([[fileId("ada"), new Blob(["%PDF"])]]);
+const small = () => entriesOf(smallCourse());
+const renamed = () =>
+  entriesOf(run(smallCourse(), { type: "editCourse", fields: { title: "Another", shortTitle: "Another" } }));
+
+/** Stores of which one write fails, counted over all of them. */
+function failingAt(shelves: Shelves, write: number): Shelves {
+  let left = write;
+  const guard = (shelf: Shelves["meta"]): Shelves["meta"] => ({
+    ...shelf,
+    set: (key, value) => ((left -= 1) < 0 ? Promise.reject(new Error("cut short")) : shelf.set(key, value)),
+    remove: (key) => (left < 0 ? Promise.reject(new Error("cut short")) : shelf.remove(key)),
+  });
+  return {
+    meta: guard(shelves.meta),
+    journal: guard(shelves.journal),
+    snapshots: guard(shelves.snapshots),
+    files: guard(shelves.files),
+    hurried: guard(shelves.hurried),
+  };
+}
+
+it.each([...Array(8).keys()])(
+  "a reading that was cut short at its write %i leaves nothing behind that becomes part of another course",
+  async (write) => {
+    const shelves = memoryShelves();
+    await openIn(shelves);
+    const cut = await Repository.open(failingAt(shelves, write), memoryNeighbours()(), surroundings);
+    await cut.keepCourse("small", small(), files).catch(() => null);
+    const repository = await openIn(shelves);
+    const before = (await repository.courses()).map(({ slot }) => slot);
+    const slot = await repository.keepCourse("small", renamed(), new Map());
+    expect(before).not.toContain(slot);
+    const session = await (await openIn(shelves)).session(slot);
+    expect(session?.damage).toBeNull();
+    expect(session?.entries).toHaveLength(renamed().length);
+    for (const { slot: listed } of await repository.courses()) {
+      expect((await (await openIn(shelves)).session(listed))?.damage).toBeNull();
+    }
+    const kept = (await shelves.files.keys()).map((key) => key.split("/")[0]);
+    expect(kept.every((owner) => before.includes(owner ?? ""))).toBe(true);
+  },
+);
+
+it("a slot in which anything lies is never taken, listed or not", async () => {
+  const shelves = memoryShelves();
+  await shelves.journal.set("small/entry/000000600", { from: "an earlier version" });
+  await shelves.files.set("small-2/file:x", new Blob(["x"]));
+  const repository = await openIn(shelves);
+  expect(await repository.keepCourse("small", small(), files)).toBe("small-3");
+});
+
+it("a course whose line in the list is lost is offered under its slot, and opens", async () => {
+  const shelves = memoryShelves();
+  const repository = await openIn(shelves);
+  await repository.keepCourse("small", small(), files);
+  await shelves.meta.remove("course/small");
+  expect(await repository.courses()).toEqual([{ slot: "small", title: "small", origin: "own" }]);
+  expect((await (await openIn(shelves)).session("small"))?.state).toEqual(smallCourse());
+});
+
+it("a line of the list that does not read hides neither its course nor another", async () => {
+  const shelves = memoryShelves();
+  const repository = await openIn(shelves);
+  await repository.keepCourse("small", small(), files);
+  await repository.keepCourse("other", small(), files);
+  await shelves.meta.set("course/small", { title: { a: 1 } });
+  expect((await repository.courses()).map(({ slot, title }) => [slot, title])).toEqual([
+    ["other", "Small course"],
+    ["small", "small"],
+  ]);
+});
+
+const quiz = assignmentId("quiz");
+const score = (text: string) => ({ type: "setScore", assignmentId: quiz, studentId: studentId("ben"), text }) as const;
+
+it("data cleared under an open course are seen at the next write: nothing says kept, and everything is still there to be saved", async () => {
+  const shelves = memoryShelves();
+  const repository = await openIn(shelves);
+  const session = await repository.session(await repository.keepCourse("small", small(), files));
+  if (!session) throw new Error("no session");
+  session.submit(score("15"));
+  await session.settled();
+  expect(session.keeping.kind).toBe("kept");
+  for (const shelf of Object.values(shelves) as Shelves["meta"][]) {
+    for (const key of await shelf.keys()) await shelf.remove(key);
+  }
+  session.submit(score("16"));
+  await session.settled();
+  expect(session.keeping).toMatchObject({ kind: "failed", count: 1, why: "gone" });
+  expect(session.entries).toHaveLength(3);
+
+  await session.retry();
+  expect(session.keeping.kind).toBe("kept");
+  const again = await (await openIn(shelves)).session("small");
+  expect(again?.damage).toBeNull();
+  expect(again?.entries).toEqual(session.entries);
+});
+
+it("a course that was only just read in is not taken for cleared", async () => {
+  const shelves = memoryShelves();
+  const repository = await openIn(shelves);
+  const session = await repository.session(await repository.keepCourse("small", small(), files));
+  await shelves.journal.remove("small/gathered");
+  session?.submit(score("15"));
+  await session?.settled();
+  expect(session?.keeping.kind).toBe("kept");
+});

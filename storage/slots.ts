@@ -1,0 +1,45 @@
+import type { Shelves } from "./shelf";
+
+const READING = "reading/";
+
+const slotOf = (key: string): string => key.split("/")[0] ?? key;
+
+/**
+ * A name under which nothing at all lies yet, listed or not: what an interrupted reading left behind must never become
+ * part of another course. The wish, or the wish with a number.
+ */
+export async function freeSlot(shelves: Shelves, wish: string): Promise<string> {
+  const { meta, journal, snapshots, files, hurried } = shelves;
+  const stores = await Promise.all([journal, snapshots, files, hurried].map((shelf) => shelf.keys()));
+  const own = (await meta.keys())
+    .filter((key) => /^(course|reading)\//.test(key))
+    .map((key) => key.split("/")[1] ?? "");
+  const taken = new Set([...own, ...stores.flat().map(slotOf)]);
+  for (let number = 1; ; number += 1) {
+    const slot = number === 1 ? wish : `${wish}-${String(number)}`;
+    if (!taken.has(slot)) return slot;
+  }
+}
+
+/** Says that a course is being written under a slot, and is nothing until that is taken back. */
+export const beginReading = (shelves: Shelves, slot: string): Promise<void> =>
+  shelves.meta.set(`${READING}${slot}`, true);
+
+/** The course under a slot is whole. */
+export const endReading = (shelves: Shelves, slot: string): Promise<void> => shelves.meta.remove(`${READING}${slot}`);
+
+/** Slots in which a course is being written, or was when the writing was cut short. */
+export const slotsBeingRead = async ({ meta }: Shelves): Promise<string[]> =>
+  (await meta.keys()).filter((key) => key.startsWith(READING)).map((key) => key.slice(READING.length));
+
+/** Clears away what readings that were cut short have left; a course that is listed is never touched. */
+export async function clearCutShort(shelves: Shelves, listed: ReadonlySet<string>): Promise<void> {
+  for (const slot of await slotsBeingRead(shelves)) {
+    if (!listed.has(slot)) {
+      for (const shelf of [shelves.journal, shelves.snapshots, shelves.files, shelves.hurried]) {
+        for (const key of await shelf.keys()) if (slotOf(key) === slot) await shelf.remove(key);
+      }
+    }
+    await endReading(shelves, slot);
+  }
+}
