@@ -2,6 +2,7 @@ import { index, route, type RouteConfig } from "@react-router/dev/routes";
 
 export default [
   index("routes/home/page.tsx"),
+  route("courses", "routes/courses/page.tsx"),
   route("courses/:slot", "routes/course/page.tsx", [
     index("routes/board/page.tsx"),
     route("change", "routes/change/route.ts"),

@@ -1,5 +1,5 @@
 import { applyPatches, bridgeBetween, EMPTY_HISTORY, ENTRY_SCHEMA, type Entry } from "#core/changes";
-import type { ChangeId, Instant } from "#core/kernel";
+import type { ChangeId } from "#core/kernel";
 import { courseOf, EMPTY_STATE, type CourseState } from "#core/model";
 import { entriesOf, entryKey, followAll, followFrom, headKey, readHead, type Ledger } from "./journal";
 import { JournalError } from "./journal-error";
@@ -173,7 +173,7 @@ function bridgeEntry(before: Ledger, state: CourseState, upTo: number): Entry {
     change: {
       id: `change:bridge-${String(before.seq + 1)}` as ChangeId,
       type: "bridge",
-      at: at as Instant,
+      at: at,
       by: courseOf(state).markerId,
       line: `What ${words} led to; the record of them could not be read`,
       patches: bridgeBetween(before.state, state),

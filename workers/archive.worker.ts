@@ -1,9 +1,10 @@
 import { expose } from "comlink";
-import { readCourseFile, writeCourseFile } from "#core/formats";
+import { readCourseFile, writeProvenCourseFile } from "#core/formats";
 import type { ArchiveJobs } from "./protocol";
 
 const jobs: ArchiveJobs = {
-  pack: (archive, writtenAt) => Promise.resolve(writeCourseFile(archive, writtenAt) as Uint8Array<ArrayBuffer>),
+  pack: (archive, writtenAt) =>
+    Promise.resolve(writeProvenCourseFile(archive, writtenAt) as Awaited<ReturnType<ArchiveJobs["pack"]>>),
   unpack: (bytes) => Promise.resolve(readCourseFile(bytes)),
 };
 

@@ -7,14 +7,20 @@ import type {
   MailDraft,
   MarkedPaper,
   ProgressReport,
+  ReadCourse,
   StudentCopyContent,
+  UnprovenIssue,
 } from "#core/formats";
 import type { FileId, Instant, Result } from "#core/kernel";
 
 /** What the archive worker can be asked. Data goes in and comes out by value. */
 export interface ArchiveJobs {
-  readonly pack: (archive: CourseArchive, writtenAt: Instant) => Promise<Uint8Array<ArrayBuffer>>;
-  readonly unpack: (bytes: Uint8Array<ArrayBuffer>) => Promise<Result<CourseArchive, CourseFileIssue>>;
+  /** The course file, read back and compared before it is answered. */
+  readonly pack: (
+    archive: CourseArchive,
+    writtenAt: Instant,
+  ) => Promise<Result<Uint8Array<ArrayBuffer>, UnprovenIssue>>;
+  readonly unpack: (bytes: Uint8Array<ArrayBuffer>) => Promise<Result<ReadCourse, CourseFileIssue>>;
 }
 
 /** What the PDF worker can be asked. */

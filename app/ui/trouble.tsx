@@ -7,9 +7,12 @@ export function Trouble({ what, mend }: { readonly what: string; readonly mend: 
       <h1 className="page-title">This page cannot be shown</h1>
       <p>{what}</p>
       <p className="text-soft">{mend}</p>
-      <p>
+      <p className="flex gap-5">
         <Link className="link" to="/">
           Back to the course
+        </Link>
+        <Link className="link" to="/courses">
+          All courses in this browser
         </Link>
       </p>
     </main>

@@ -21,7 +21,7 @@ const ISSUES: ChangeIssue[] = [
   { code: "seen_differs", seen: "1", present: "2" },
   { code: "changed_elsewhere", table: "results", id: "x" },
   { code: "unknown_record", what: "student", id: "x" },
-  { code: "input_not_valid", path: "name", message: "too long" },
+  { code: "input_not_valid", path: "name", fault: { kind: "too_long", most: 200 } },
   { code: "nothing_to_change" },
   { code: "nothing_to_release" },
   { code: "time_is_past", at: "2026-10-26T12:00:00Z" as Instant },

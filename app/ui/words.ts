@@ -1,7 +1,8 @@
 import type { ChangeIssue } from "#core/changes";
-import type { CourseFileIssue, RosterIssue, RubricFileIssue, ShorthandIssue } from "#core/formats";
+import type { CourseFileIssue, RosterIssue, RubricFileIssue, ShorthandIssue, UnprovenIssue } from "#core/formats";
 import type { RubricFinding } from "#core/scoring";
 import { counted } from "./counted";
+import { inputWords } from "./input-words";
 import { releaseFindingWords } from "./release-finding-words";
 
 export { counted };
@@ -48,7 +49,7 @@ export function issueWords(issue: ChangeIssue): string {
     case "unknown_record":
       return `This ${issue.what} is no longer in the course.`;
     case "input_not_valid":
-      return `${issue.path || "The entry"}: ${issue.message}.`;
+      return inputWords(issue);
     case "nothing_to_change":
       return "Nothing changed.";
     case "nothing_to_release":
@@ -177,6 +178,12 @@ export function fileIssueWords(issue: CourseFileIssue): string {
       return `The course file would unpack to ${String(Math.round(issue.bytes / 1e6))} MB, which is more than fits.`;
   }
 }
+
+/** Why a course file that was just made is not handed over. */
+export const unprovenWords = ({ why }: UnprovenIssue): string =>
+  `The course file was made and did not come back whole when it was read again, so it was not saved. ${
+    why ? fileIssueWords(why).replace(/ (Fetch it again|Choose a file).*/, "") : "What came back was not the same."
+  } Your course is as it was; tell whoever keeps this application.`;
 
 /** Why a rubric file is not taken. */
 export function rubricFileWords(issue: RubricFileIssue): string {

@@ -3,6 +3,7 @@ import type { AssignmentId, ChangeId, Decimal, Instant, MarkerId, Result, Studen
 import { idField, instantField, recordKeyField, TABLE_NAMES, type CourseState, type TableName } from "#core/model";
 import type { FindingCode } from "#core/release";
 import type { RubricFinding, ScalingIssue, ScoreIssue } from "#core/scoring";
+import type { InputIssue } from "./input-issue";
 import type { ConflictIssue, Patch } from "./patch";
 
 /** One change of a course: what it does to the records, who made it and when, and its line in the journal. */
@@ -37,7 +38,7 @@ export type ChangeIssue =
   | ScoreIssue
   | ScalingIssue
   | ConflictIssue
-  | { readonly code: "input_not_valid"; readonly path: string; readonly message: string }
+  | InputIssue
   /** A kind of remark was given a place it cannot have. */
   | { readonly code: "wrong_place"; readonly mark: string }
   | { readonly code: "unknown_record"; readonly what: string; readonly id: string }

@@ -7,6 +7,7 @@ import { judge, setCriterionComment } from "./judge";
 import { carryNotes, discardAttempt } from "./attempts";
 import { drawStroke } from "./ink";
 import { addNote, editNote, removeNote } from "./notes";
+import { inputIssue } from "./input-issue";
 import { applyPatches } from "./patch";
 import { adjustMember, formGroups, scoreGroup } from "./group-work";
 import { holdAssignment, holdResult } from "./hold";
@@ -127,15 +128,10 @@ const isCommandType = (value: unknown): value is CommandType =>
 /** Checks the shape of a command that comes from outside. */
 export function parseCommand(data: unknown): Result<Command, ChangeIssue> {
   const type: unknown = typeof data === "object" && data !== null && "type" in data ? data.type : undefined;
-  if (!isCommandType(type)) return refuse({ code: "input_not_valid", path: "type", message: "no such command" });
+  if (!isCommandType(type)) return refuse({ code: "input_not_valid", path: "type", fault: { kind: "not_understood" } });
   const parsed = commandKinds[type].input.safeParse(data);
   if (parsed.success) return ok({ type, ...parsed.data } as Command);
-  const first = parsed.error.issues[0];
-  return refuse({
-    code: "input_not_valid",
-    path: first?.path.join(".") ?? "",
-    message: first?.message ?? "not valid",
-  });
+  return refuse(inputIssue(parsed.error));
 }
 
 /** Works out what a command would do to a state, as a change that can be applied, kept and undone; or why not. */

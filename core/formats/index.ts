@@ -2,6 +2,7 @@ export {
   COURSE_FILE_VERSION,
   filesEverNamed,
   filesOf,
+  MOST_COURSE_FILE_BYTES,
   readCourseFile,
   writeCourseFile,
   writeProvenCourseFile,

@@ -43,6 +43,9 @@ export function CourseMenu({
                 {course.slot === slot && <span className="text-soft"> (open)</span>}
               </DropdownMenu.Item>
             ))}
+            <DropdownMenu.Item className={`${item} text-soft`} onSelect={() => void navigate("/courses")}>
+              All courses
+            </DropdownMenu.Item>
             <DropdownMenu.Separator className="my-1 h-px bg-rule" />
             <DropdownMenu.Item className={item} onSelect={() => void navigate(`/courses/${slot}/files#read-in`)}>
               Read in a course file

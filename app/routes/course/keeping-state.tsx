@@ -1,6 +1,6 @@
 import { useSyncExternalStore } from "react";
 import { Link } from "react-router";
-import type { CourseSession } from "#storage";
+import type { CourseSession, Keeping } from "#storage";
 import { changesUnderWay } from "../../outcomes";
 import { useUnkept } from "../../ui/use-unkept";
 import { clockText, counted } from "../../ui/words";
@@ -28,12 +28,15 @@ export function KeepingState({ session, home }: { readonly session: CourseSessio
           role="alert"
           className="absolute inset-x-0 top-full border-b border-wax bg-wax-wash px-[18px] py-2 text-sm"
         >
-          <strong>{counted(keeping.count, "change")} could not be kept</strong> in this browser: {keeping.message}{" "}
-          Everything stays on the screen.{" "}
-          <button type="button" className="link font-semibold" onClick={() => void session.retry()}>
-            Try again
-          </button>{" "}
-          or{" "}
+          <FailedWords keeping={keeping} />{" "}
+          {keeping.why !== "damaged" && (
+            <>
+              <button type="button" className="link font-semibold" onClick={() => void session.retry()}>
+                {keeping.why === "gone" ? "Keep the course here anew" : "Try again"}
+              </button>{" "}
+              or{" "}
+            </>
+          )}
           <Link className="link font-semibold" to={`${home}/files`}>
             make a course file
           </Link>{" "}
@@ -60,4 +63,31 @@ export function KeepingState({ session, home }: { readonly session: CourseSessio
       )}
     </>
   );
+}
+
+/** What happened to changes that could not be kept, by why. */
+function FailedWords({ keeping }: { readonly keeping: Extract<Keeping, { kind: "failed" }> }) {
+  const what = counted(keeping.count, "change");
+  switch (keeping.why) {
+    case "gone":
+      return (
+        <>
+          <strong>What this browser kept of this course is gone:</strong> its data were cleared while the page was open.{" "}
+          {what} could not be kept. Everything is still on this page; files that were handed in may be lost.
+        </>
+      );
+    case "damaged":
+      return (
+        <>
+          <strong>{what} could not be kept:</strong> what this browser kept of this course was changed from outside.
+          Everything stays on the screen;
+        </>
+      );
+    case "refused":
+      return (
+        <>
+          <strong>{what} could not be kept</strong> in this browser: {keeping.message} Everything stays on the screen.
+        </>
+      );
+  }
 }

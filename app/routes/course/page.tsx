@@ -1,11 +1,11 @@
 import { useEffect, useRef } from "react";
-import { isRouteErrorResponse, Outlet, redirect, useNavigation, useRevalidator } from "react-router";
+import { isRouteErrorResponse, Outlet, useNavigation, useRevalidator } from "react-router";
 import { courseOf } from "#core/model";
 import { openCourse } from "../../open-course";
-import { startEmptyCourse } from "../../start-courses";
 import { Trouble } from "../../ui/trouble";
 import type { Route } from "./+types/page";
 import { Bar } from "./bar";
+import { DamageState } from "./damage-state";
 import { useFlowCounts } from "./use-flow-counts";
 import { useDueReleases } from "./use-due-releases";
 
@@ -16,8 +16,10 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
   lastCourse = params.slot;
   const { state, history } = session;
   return {
+    repository,
     session,
     state,
+    timeZone: courseOf(state).timeZone,
     courses,
     title: courseOf(state).shortTitle,
     undo: history.undoable.at(-1)?.line ?? null,
@@ -28,20 +30,11 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
 // Written only when another course is opened, not at every look.
 let lastCourse: string | null = null;
 
-/** Starts an empty course. */
-export async function clientAction({ request, params, context }: Route.ClientActionArgs) {
-  const { repository } = await openCourse(context, params.slot);
-  const title = (await request.formData()).get("title");
-  const name = typeof title === "string" && title.trim() !== "" ? title.trim().slice(0, 200) : "New course";
-  const started = await startEmptyCourse(repository, name);
-  return started.ok ? redirect(`/courses/${started.value}/plan`) : { issue: started.issue };
-}
-
 /** Time for the router's own look after an action, in milliseconds. */
 const CATCH_UP = 60;
 
 export default function CoursePage({ loaderData, params }: Route.ComponentProps) {
-  const { session } = loaderData;
+  const { repository, session, timeZone } = loaderData;
   const { revalidate } = useRevalidator();
   const shown = useRef(loaderData.state);
   useEffect(() => {
@@ -77,19 +70,33 @@ export default function CoursePage({ loaderData, params }: Route.ComponentProps)
   return (
     <div className="flex min-h-screen flex-col">
       <Bar slot={params.slot} {...loaderData} counts={counts} />
+      {session.damage && (
+        <DamageState repository={repository} session={session} damage={session.damage} timeZone={timeZone} />
+      )}
       <Outlet />
     </div>
   );
 }
 
 export function ErrorBoundary({ error, params }: Route.ErrorBoundaryProps) {
-  const damaged = error instanceof Error && error.name === "JournalError";
-  return damaged ? (
-    <Trouble
-      what={`The course "${params.slot}" cannot be read back: ${error.message}.`}
-      mend="Read in your last course file under Files of another course. Nothing was changed here."
-    />
-  ) : (
+  if (error instanceof Error && error.name === "JournalError") {
+    const newer = "reason" in error && error.reason === "newer";
+    return (
+      <Trouble
+        what={
+          newer
+            ? `The course "${params.slot}" was written by a newer Upright Quill.`
+            : `Nothing of the course "${params.slot}" can be read back from this browser.`
+        }
+        mend={
+          newer
+            ? "Open it with that newer one. Nothing was changed here."
+            : "Read in its last course file. Nothing was changed here, and the other courses are as they were."
+        }
+      />
+    );
+  }
+  return (
     <Trouble
       what={errorWords(error)}
       mend="Choose again from the course, or reload the page. What was kept is still kept."

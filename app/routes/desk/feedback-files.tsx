@@ -5,7 +5,8 @@ import type { Repository } from "#storage";
 import type { Outcome } from "../../outcomes";
 import { Attached } from "../../ui/attached";
 import { Recorder } from "../../ui/recorder";
-import { keepFiles } from "./keep-files";
+import { issueWords } from "../../ui/words";
+import { takeInFiles } from "../../keep-files";
 import type { DeskRows } from "./rows";
 
 interface FeedbackFilesProps {
@@ -22,9 +23,14 @@ export function FeedbackFiles({ slot, rows, repository, send }: FeedbackFilesPro
   const chooser = useRef<HTMLInputElement>(null);
   const place = { assignmentId: rows.assignment.id, studentId: rows.student.id };
   const add = async (files: readonly File[]) => {
-    const result = await keepFiles(repository, slot, files);
-    setTrouble("trouble" in result ? result.trouble : null);
-    if ("kept" in result) for (const file of result.kept) await send({ type: "addFeedbackFile", ...place, file });
+    for (const one of files) {
+      const words = await takeInFiles(repository, slot, [one], async ([file]) => {
+        const outcome = file && (await send({ type: "addFeedbackFile", ...place, file }));
+        return !outcome || outcome.ok ? null : issueWords(outcome.issue);
+      });
+      setTrouble(words);
+      if (words !== null) return;
+    }
   };
   return (
     <div className="space-y-1.5">

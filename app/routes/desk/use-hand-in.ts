@@ -3,8 +3,8 @@ import type { Instant } from "#core/kernel";
 import type { WorkFile } from "#core/model";
 import type { Repository } from "#storage";
 import { issueWords } from "../../ui/words";
+import { takeInFiles } from "../../keep-files";
 import { useChange } from "../../use-change";
-import { keepFiles } from "./keep-files";
 import type { DeskRows } from "./rows";
 
 export interface HandInActions {
@@ -21,15 +21,16 @@ export function useHandIn(repository: Repository, slot: string, rows: DeskRows):
   const place = { assignmentId: rows.assignment.id, studentId: rows.student.id };
   const add = async (at: Instant | null, files: WorkFile[]) => {
     const outcome = await change({ type: "addHandIn", ...place, at, files });
-    setTrouble(outcome.ok ? null : issueWords(outcome.issue));
+    return outcome.ok ? null : issueWords(outcome.issue);
   };
   return {
     trouble,
-    addPaper: () => add(null, []),
+    addPaper: async () => {
+      setTrouble(await add(null, []));
+    },
     addFiles: async (files) => {
-      const result = await keepFiles(repository, slot, files);
-      if ("trouble" in result) setTrouble(result.trouble);
-      else if (result.kept.length > 0) await add(repository.surroundings.now(), [...result.kept]);
+      const at = repository.surroundings.now();
+      setTrouble(await takeInFiles(repository, slot, files, (kept) => add(at, kept)));
     },
   };
 }

@@ -6,7 +6,7 @@ import { counted } from "../../ui/words";
 import { JobStatus } from "../../ui/job-status";
 import { saveAs } from "../../ui/save-as";
 import { useJob } from "../../ui/use-job";
-import { makeCourseFile, readInCourseFile } from "./course-file";
+import { makeCourseFile, readInCourseFile } from "../../course-file";
 import type { Route } from "./+types/page";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
@@ -24,9 +24,9 @@ export default function FilesPage({ loaderData, params }: Route.ComponentProps) 
 
   const onCourseFile = (file: File) =>
     run(async (signal, tell) => {
-      const slot = await readInCourseFile(repository, file, signal, tell);
+      const { slot, words } = await readInCourseFile(repository, file, signal, tell);
       await navigate(`/courses/${slot}`);
-      return `${file.name} was read in.`;
+      return words;
     });
 
   return (
@@ -85,7 +85,7 @@ export default function FilesPage({ loaderData, params }: Route.ComponentProps) 
         </label>
       </Section>
       <Section id="empty" title="Start an empty course">
-        <Form method="post" action={`/courses/${params.slot}`} className="flex gap-2">
+        <Form method="post" action="/courses" className="flex gap-2">
           <input
             name="title"
             required

@@ -3,13 +3,21 @@ import { repositoryContext } from "../../context";
 import { keepDemoCourse } from "../../start-courses";
 import type { Route } from "./+types/page";
 
-/** The start: the course that was open last, or the demo course on the first visit. */
+/**
+ * The start: the course that was open last, or the demo course on the first visit. Where the course cannot be opened, the
+ * list of all courses, so that one that is broken never stands before the others.
+ */
 export async function clientLoader({ context }: Route.ClientLoaderArgs) {
   const repository = await context.get(repositoryContext);
   const courses = await repository.courses();
-  const last = await repository.recall("last-course");
+  const last = await repository.recall("last-course").catch(() => null);
   const slot = courses.find((course) => course.slot === last)?.slot ?? courses[0]?.slot;
-  return redirect(`/courses/${slot ?? (await keepDemoCourse(repository))}`);
+  if (slot === undefined) return redirect(`/courses/${await keepDemoCourse(repository)}`);
+  const opens = await repository.session(slot).then(
+    (session) => session !== null,
+    () => false,
+  );
+  return redirect(opens ? `/courses/${slot}` : "/courses");
 }
 
 export default function Home() {

@@ -80,6 +80,7 @@ export default function PostsPage({ loaderData, params }: Route.ComponentProps) 
     }
     const outcome = await change({ type: "takeInPosts", assignmentId: assignment.id, posts: [...posts], handIns });
     if (outcome.ok) setText("");
+    else for (const { file } of handIns) await repository.dropFile(params.slot, file.id).catch(() => null);
     const words = `${counted(posts.length, "post")} of ${counted(authors.size, "student")} taken in.`;
     setSaid(outcome.ok ? { good: true, words } : { good: false, words: issueWords(outcome.issue) });
   };
