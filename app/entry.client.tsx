@@ -4,7 +4,9 @@ import { RouterContextProvider } from "react-router";
 import { HydratedRouter } from "react-router/dom";
 import type { Instant } from "#core/kernel";
 import { browserNeighbours, openLocalShelves, Repository } from "#storage";
+import { readForeign } from "../workers/client";
 import { repositoryContext } from "./context";
+import { readForeignWith } from "./ui/work/foreign/kept-pages";
 
 async function openRepository(): Promise<Repository> {
   // Asking for lasting storage may be refused; the course file is the way out then.
@@ -15,6 +17,7 @@ async function openRepository(): Promise<Repository> {
   });
 }
 
+readForeignWith(readForeign);
 const repository = openRepository();
 // The pages that need it report the failure; this only keeps it from counting as unhandled.
 repository.catch(() => null);

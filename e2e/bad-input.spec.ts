@@ -126,7 +126,7 @@ test.describe("a course file that cannot be read in", () => {
     const cover = JSON.parse(strFromU8(parts["course.json"] ?? new Uint8Array())) as object;
     const newer = zipSync({ ...parts, "course.json": strToU8(JSON.stringify({ ...cover, version: 7 })) });
     await readIn(page, Buffer.from(newer));
-    await expect(page.getByText(/made by a newer Upright Quill \(version 7; this one reads up to 5\)/)).toBeVisible();
+    await expect(page.getByText(/made by a newer Upright Quill \(version 7; this one reads up to 6\)/)).toBeVisible();
   });
 });
 

@@ -1,5 +1,6 @@
-import { wrap } from "comlink";
-import type { ArchiveJobs, CopyJobs, PdfJobs } from "./protocol";
+import { wrap, type Remote } from "comlink";
+import type { PageContent, PageIssue, PageKind } from "#core/formats";
+import type { ArchiveJobs, CopyJobs, PageJobs, PdfJobs } from "./protocol";
 
 /** The job was stopped by the person. */
 export class StoppedError extends Error {
@@ -25,6 +26,63 @@ export function runPdfJob<T>(job: (jobs: PdfJobs) => Promise<T>, signal: AbortSi
 export function runCopyJobs<T>(jobs: (jobs: CopyJobs) => Promise<T>, signal: AbortSignal): Promise<T> {
   const worker = new Worker(new URL("./copies.worker.ts", import.meta.url), { type: "module" });
   return untilDone(worker, jobs(wrap<CopyJobs>(worker)), signal);
+}
+
+/** Longest time that one foreign document may take, in milliseconds; one that takes longer is too large to be shown. */
+const LONGEST_READING = 15_000;
+/** The worker with its one proxy: a proxy that nobody holds any more takes the worker's ears away. */
+let pages: { readonly worker: Worker; readonly jobs: Remote<PageJobs> } | null = null;
+let reading: Promise<unknown> = Promise.resolve();
+
+/**
+ * Reads a handed-in document away from the page. The worker is kept for the next one; a document that takes too long ends
+ * it, and a new one is started when it is needed.
+ */
+export function readForeign(kind: PageKind, bytes: Uint8Array<ArrayBuffer>): Promise<PageContent | PageIssue> {
+  const job = reading.then(() => readOne(kind, bytes));
+  reading = job;
+  return job;
+}
+
+function startPages() {
+  const worker = new Worker(new URL("./pages.worker.ts", import.meta.url), { type: "module" });
+  return { worker, jobs: wrap<PageJobs>(worker) };
+}
+
+async function readOne(kind: PageKind, bytes: Uint8Array<ArrayBuffer>): Promise<PageContent | PageIssue> {
+  const { worker, jobs } = (pages ??= startPages());
+  const broken = new AbortController();
+  const tooLong = new Promise<PageIssue>((resolve) => {
+    const timer = setTimeout(() => {
+      resolve("too_large");
+    }, LONGEST_READING);
+    broken.signal.addEventListener("abort", () => {
+      clearTimeout(timer);
+    });
+    // Out of memory ends a worker without an answer.
+    worker.addEventListener(
+      "error",
+      () => {
+        resolve("too_large");
+      },
+      { signal: broken.signal },
+    );
+  });
+  let answered = false;
+  const opened = jobs.open(kind, bytes).then(
+    (content) => {
+      answered = true;
+      return content;
+    },
+    (): PageIssue => "damaged",
+  );
+  const outcome = await Promise.race([opened, tooLong]);
+  broken.abort();
+  if (!answered) {
+    worker.terminate();
+    pages = null;
+  }
+  return outcome;
 }
 
 function untilDone<T>(worker: Worker, job: Promise<T>, signal: AbortSignal): Promise<T> {

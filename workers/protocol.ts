@@ -6,6 +6,9 @@ import type {
   FoundMark,
   MailDraft,
   MarkedPaper,
+  PageContent,
+  PageIssue,
+  PageKind,
   ProgressReport,
   ReadCourse,
   StudentCopyContent,
@@ -21,6 +24,12 @@ export interface ArchiveJobs {
     writtenAt: Instant,
   ) => Promise<Result<Uint8Array<ArrayBuffer>, UnprovenIssue>>;
   readonly unpack: (bytes: Uint8Array<ArrayBuffer>) => Promise<Result<ReadCourse, CourseFileIssue>>;
+}
+
+/** What the worker for foreign documents can be asked. */
+export interface PageJobs {
+  /** A handed-in document as data that can be shown, or why not. */
+  readonly open: (kind: PageKind, bytes: Uint8Array<ArrayBuffer>) => Promise<PageContent | PageIssue>;
 }
 
 /** What the PDF worker can be asked. */

@@ -26,6 +26,16 @@ export type {
   SheetPassage,
   TextBlock,
 } from "./marked-paper";
+export {
+  MOST_CHARACTERS,
+  pageTree,
+  type ForeignNode,
+  type PageContent,
+  type PageElement,
+  type PageIssue,
+  type PageKind,
+  type PageNode,
+} from "./page-tree";
 export { readBlock, writeBlock } from "./block";
 export {
   readRosterTable,

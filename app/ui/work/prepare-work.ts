@@ -1,4 +1,5 @@
 import { workKindOf, type WorkFile } from "#core/model";
+import { keptPage } from "./foreign/kept-pages";
 import { PAGE_WIDTH } from "./measures";
 import { loadViewer } from "./viewers";
 
@@ -6,7 +7,7 @@ import { loadViewer } from "./viewers";
 export async function prepareWork(file: WorkFile, blob: Blob): Promise<void> {
   const kind = workKindOf(file);
   await loadViewer(kind);
-  // Text and pictures are shown as fast as they are read.
+  // Plain text and pictures are shown as fast as they are read.
   if (kind === "pdf") await (await import("./kept-pdfs")).preparePdf(blob, PAGE_WIDTH);
-  if (kind === "word") await (await import("./kept-words")).keptWord(blob);
+  if (kind === "word" || kind === "webPage" || kind === "markdown") await keptPage(kind, blob);
 }

@@ -16,15 +16,13 @@ export function useHolding(turn: Turn) {
   }, []);
 
   const takeSelection = (pages: ReadonlyMap<number, PageHandle>) => {
-    const selection = window.getSelection();
-    if (!selection || selection.rangeCount === 0) return;
-    if (selection.isCollapsed) {
-      setHeld(null);
+    const selected = selectedOn(pages);
+    if (!selected) return;
+    const { page, range } = selected;
+    if (range.collapsed || !page?.textRoot) {
+      if (range.collapsed) setHeld(null);
       return;
     }
-    const range = selection.getRangeAt(0);
-    const page = [...pages.values()].find(({ textRoot }) => textRoot?.contains(range.startContainer));
-    if (!page?.textRoot) return;
     const map = mapText(page.textRoot);
     const start = map.positionOf(range.startContainer, range.startOffset);
     // A selection that runs on to another page ends with this one.
@@ -63,4 +61,24 @@ export function useHolding(turn: Turn) {
   };
 
   return { held, setHeld, pinning, drop, takeSelection, pinAt, startPin, take };
+}
+
+interface Selected {
+  readonly page: PageHandle | undefined;
+  readonly range: AbstractRange;
+}
+
+/** What is selected, also inside the closed box of a foreign document, of which the page itself is told nothing. */
+function selectedOn(pages: ReadonlyMap<number, PageHandle>): Selected | null {
+  const selection = window.getSelection();
+  if (!selection || selection.rangeCount === 0) return null;
+  const handles = [...pages.values()];
+  for (const page of handles) {
+    const tree = page.textRoot?.getRootNode();
+    if (!(tree instanceof ShadowRoot)) continue;
+    const range = selection.getComposedRanges({ shadowRoots: [tree] })[0];
+    if (range && page.textRoot?.contains(range.startContainer)) return { page, range };
+  }
+  const range = selection.getRangeAt(0);
+  return { page: handles.find(({ textRoot }) => textRoot?.contains(range.startContainer)), range };
 }

@@ -11,7 +11,6 @@ export interface ViewerProps {
   readonly name: string;
   readonly width: number;
   readonly turn: Turn;
-  readonly markdownText: boolean;
   readonly threads?: readonly PostContext[] | undefined;
   readonly onPage: (handle: PageHandle) => void;
   readonly onDocument: (document: PdfDocument | null) => void;
@@ -22,14 +21,14 @@ export interface ViewerProps {
 /** Shows work of one kind. */
 export type Viewer = ComponentType<ViewerProps>;
 
-// pdf.js and the readers of Word and Markdown are large; each is loaded when work of its kind is first shown, or before.
-const texts = async (): Promise<Viewer> => (await import("./text-pages")).TextPages;
+// pdf.js is large; each viewer is loaded when work of its kind is first shown, or before.
+const foreign = () => import("./foreign/foreign-work");
 const LOADS: Partial<Readonly<Record<WorkKind, () => Promise<Viewer>>>> = {
   pdf: async () => (await import("./pdf-pages")).PdfPages,
-  word: async () => (await import("./word-pages")).WordPages,
-  webPage: async () => (await import("./web-page")).WebPage,
-  text: texts,
-  markdown: texts,
+  word: async () => (await foreign()).WordWork,
+  webPage: async () => (await foreign()).WebPageWork,
+  text: async () => (await foreign()).TextWork,
+  markdown: async () => (await foreign()).MarkdownWork,
 };
 
 const loaded = new Map<WorkKind, Viewer>();

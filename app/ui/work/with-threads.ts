@@ -1,3 +1,5 @@
+import type { PageContent, PageElement, PageNode } from "#core/formats";
+
 /** A post of somebody else, beside a student's own. */
 export interface BesidePost {
   readonly name: string;
@@ -17,30 +19,43 @@ export interface PostContext {
 /** Characters of a folded post that are shown. */
 const FIRST_WORDS = 90;
 
-/** A student's posts with the others' of their threads around them, folded; the others' are no part of the work. */
-export function withThreads(html: string, contexts: readonly PostContext[]): string {
-  const page = document.implementation.createHTMLDocument("");
-  page.body.innerHTML = html;
-  const folded = (posts: readonly BesidePost[], lead: string) =>
-    posts.map((post) => {
-      const element = page.createElement(post.own ? "p" : "details");
-      element.setAttribute("data-aside", "");
-      element.style.marginInlineStart = `${String(Math.min(post.depth, 6) * 14)}px`;
-      const short = post.text.length > FIRST_WORDS ? `${post.text.slice(0, FIRST_WORDS).trimEnd()}…` : post.text;
-      const head = page.createElement(post.own ? "span" : "summary");
-      head.textContent = `${lead} ${post.name}${post.when ? `, ${post.when}` : ""}: ${short}`;
-      element.append(head);
-      if (!post.own) {
-        const words = page.createElement("p");
-        words.textContent = post.text;
-        element.append(words);
-      }
-      return element;
-    });
-  [...page.body.querySelectorAll("article")].forEach((article, index) => {
-    const context = contexts[index];
-    article.before(...folded(context?.before ?? [], "↳ in answer to"));
-    article.after(...folded(context?.after ?? [], "↳ answered by"));
+function folded(posts: readonly BesidePost[], lead: string): PageElement[] {
+  return posts.map((post) => {
+    const attributes = { "data-aside": "", "data-depth": String(Math.min(post.depth, 6)) };
+    const short = post.text.length > FIRST_WORDS ? `${post.text.slice(0, FIRST_WORDS).trimEnd()}…` : post.text;
+    const head = `${lead} ${post.name}${post.when ? `, ${post.when}` : ""}: ${short}`;
+    if (post.own) return { tag: "p", attributes, children: [{ tag: "span", children: [head] }] };
+    const children = [
+      { tag: "summary", children: [head] },
+      { tag: "p", children: [post.text] },
+    ];
+    return { tag: "details", attributes, children };
   });
-  return page.body.innerHTML;
+}
+
+const made = new WeakMap<PageContent, { readonly contexts: readonly PostContext[]; readonly content: PageContent }>();
+
+/**
+ * A student's posts with the others' of their threads around them, folded; the others' are no part of the work. The same
+ * answer for the same posts and threads, so that the page is not built anew.
+ */
+export function withThreads(content: PageContent, contexts: readonly PostContext[]): PageContent {
+  const known = made.get(content);
+  if (known?.contexts === contexts) return known.content;
+  let index = 0;
+  const around = (nodes: readonly PageNode[]): PageNode[] =>
+    nodes.flatMap((node): PageNode[] => {
+      if (typeof node === "string") return [node];
+      if (node.tag !== "article") return [node.children ? { ...node, children: around(node.children) } : node];
+      const context = contexts[index];
+      index += 1;
+      return [
+        ...folded(context?.before ?? [], "↳ in answer to"),
+        node,
+        ...folded(context?.after ?? [], "↳ answered by"),
+      ];
+    });
+  const threaded = { ...content, nodes: around(content.nodes) };
+  made.set(content, { contexts, content: threaded });
+  return threaded;
 }

@@ -5,7 +5,7 @@ import { MediaPlayer } from "./media-player";
 import { Unreadable } from "./unreadable";
 import { loadViewer, viewerAtHand, type Viewer, type ViewerProps } from "./viewers";
 
-interface WorkPagesProps extends Omit<ViewerProps, "name" | "markdownText"> {
+interface WorkPagesProps extends Omit<ViewerProps, "name"> {
   readonly file: WorkFile;
 }
 
@@ -29,16 +29,7 @@ export function WorkPages({ file, blob, width, turn, threads, onPage, onDocument
         />
       );
     default:
-      return (
-        <LoadedPages
-          key={kind}
-          kind={kind}
-          {...shared}
-          markdownText={kind === "markdown"}
-          threads={threads}
-          onDocument={onDocument}
-        />
-      );
+      return <LoadedPages key={kind} kind={kind} {...shared} threads={threads} onDocument={onDocument} />;
   }
 }
 

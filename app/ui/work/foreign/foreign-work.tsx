@@ -1,0 +1,95 @@
+import { useEffect, useState } from "react";
+import type { PageContent, PageKind } from "#core/formats";
+import { Unreadable } from "../unreadable";
+import type { ViewerProps } from "../viewers";
+import { withThreads } from "../with-threads";
+import { ForeignPage } from "./foreign-page";
+import { keptPage, pageAtHand, type OpenedPage } from "./kept-pages";
+import { keptText, type ReadText } from "./plain-text";
+
+type ForeignWorkProps = Pick<ViewerProps, "blob" | "name" | "width" | "threads" | "onPage" | "overlay">;
+
+const TOO_LARGE = {
+  what: "It is too large to be shown here.",
+  mend: "Save the file and look at it with a program of your own.",
+};
+const DAMAGED: Readonly<Record<PageKind, { readonly what: string; readonly mend: string }>> = {
+  word: {
+    what: "This Word file cannot be opened; it may be damaged or locked with a password.",
+    mend: "Ask the student to hand it in again, best as a PDF.",
+  },
+  webPage: { what: "This page cannot be opened.", mend: "Ask the student to store it again, or to hand in a PDF." },
+  markdown: { what: "This text cannot be opened.", mend: "Ask the student to hand it in again." },
+};
+const EMPTY = {
+  word: { what: "This Word file is empty.", mend: "Ask the student to hand it in again." },
+  webPage: {
+    what: "This page holds no words and no pictures of its own.",
+    mend: "Ask the student to store it with what it shows, or to hand it in as a PDF.",
+  },
+  markdown: { what: "This file is empty.", mend: "Ask the student to hand it in again." },
+};
+
+/** Work that a worker reads: it is shown once it is there as data. */
+function useForeign(kind: PageKind, blob: Blob): OpenedPage | null {
+  const [opened, setOpened] = useState<OpenedPage | null>(() => pageAtHand(kind, blob));
+  useEffect(() => {
+    let current = true;
+    void keptPage(kind, blob).then((result) => {
+      if (current) setOpened(result);
+    });
+    return () => {
+      current = false;
+    };
+  }, [kind, blob]);
+  return opened;
+}
+
+const isEmpty = ({ nodes }: PageContent): boolean =>
+  nodes.every((node) =>
+    typeof node === "string"
+      ? node.trim() === ""
+      : node.tag !== "img" && isEmpty({ nodes: node.children ?? [], css: "" }),
+  );
+
+function ForeignWork({
+  kind,
+  look,
+  ...props
+}: ForeignWorkProps & { readonly kind: PageKind; readonly look: "work-text" | "work-word" }) {
+  const { blob, name, width, threads, onPage, overlay } = props;
+  const opened = useForeign(kind, blob);
+  if (opened === null) return <p className="mt-16 text-center text-soft">Opening {name}</p>;
+  if (opened === "too_large") return <Unreadable name={name} blob={blob} {...TOO_LARGE} />;
+  if (opened === "damaged") return <Unreadable name={name} blob={blob} {...DAMAGED[kind]} />;
+  if (isEmpty(opened)) return <Unreadable name={name} blob={blob} {...EMPTY[kind]} />;
+  const content = threads ? withThreads(opened, threads) : opened;
+  return <ForeignPage content={content} look={look} width={width} onPage={onPage} overlay={overlay} />;
+}
+
+/** A Word file, drawn as pages. Macros, embedded pages and anything remote are left out. */
+export const WordWork = (props: ForeignWorkProps) => <ForeignWork {...props} kind="word" look="work-word" />;
+
+/** A stored web page as text with its own pictures: its scripts, styles and everything it would fetch are left out. */
+export const WebPageWork = (props: ForeignWorkProps) => <ForeignWork {...props} kind="webPage" look="work-text" />;
+
+/** Handed-in Markdown on one long page. */
+export const MarkdownWork = (props: ForeignWorkProps) => <ForeignWork {...props} kind="markdown" look="work-text" />;
+
+/** Handed-in text, in its own lines. */
+export function TextWork({ blob, name, width, onPage, overlay }: ForeignWorkProps) {
+  const [text, setText] = useState<ReadText | null>(null);
+  useEffect(() => {
+    let current = true;
+    void keptText(blob).then((result) => {
+      if (current) setText(result);
+    });
+    return () => {
+      current = false;
+    };
+  }, [blob]);
+  if (text === null) return <p className="mt-16 text-center text-soft">Opening {name}</p>;
+  if (text === "too_large") return <Unreadable name={name} blob={blob} {...TOO_LARGE} />;
+  if (isEmpty(text)) return <Unreadable name={name} blob={blob} {...EMPTY.markdown} />;
+  return <ForeignPage content={text} look="work-text own-lines" width={width} onPage={onPage} overlay={overlay} />;
+}
