@@ -5,7 +5,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { scriptHashes, securityHeaders } from "./headers";
-import { serve } from "./serve";
+import { portFrom, serve } from "./serve";
 
 const PAGE = '<!doctype html><script>go()</script><script type="module" src="/a.js"></script><p>shell</p>';
 
@@ -31,9 +31,9 @@ describe("security headers", () => {
 describe("the server", () => {
   const folder = mkdtempSync(join(tmpdir(), "quill-"));
   let port = 0;
-  const ask = (path: string, method = "GET") =>
+  const ask = (path: string, method = "GET", headers: Readonly<Record<string, string>> = {}, at = port) =>
     new Promise<{ status: number; body: string; headers: Record<string, unknown> }>((resolve, reject) => {
-      request({ host: "127.0.0.1", port, path, method }, (response) => {
+      request({ host: "127.0.0.1", port: at, path, method, headers }, (response) => {
         let body = "";
         response.on("data", (chunk: Buffer) => (body += chunk.toString()));
         response.on("end", () => {
@@ -75,7 +75,46 @@ describe("the server", () => {
     expect((await ask("/../../etc/passwd")).body).not.toContain("root:");
   });
 
-  it("takes another port when the wished one is taken", async () => {
-    expect(await serve({ folder, port })).not.toBe(port);
+  it("keeps its port: where it is taken, it says so and does not move to another store", async () => {
+    await expect(serve({ folder, port })).rejects.toMatchObject({ name: "PortTakenError", port });
+    await expect(serve({ folder, port })).rejects.toThrow(/taken by another program.*end that program/);
+  });
+
+  it.each(["abc", "70000", "-1", "80.5"])("says what is wrong with PORT=%s", (text) => {
+    expect(() => portFrom(text, 4173)).toThrow(/PORT is ".*It must be a whole number from 0 to 65535/);
+  });
+
+  it("takes a port that is given, and the usual one where none is", () => {
+    expect([portFrom("5000", 4173), portFrom(undefined, 4173), portFrom("", 4173)]).toEqual([5000, 4173, 4173]);
+  });
+
+  it("leads from the other name of this computer to the one under which the courses are kept", async () => {
+    const answer = await ask("/courses/a?x=1", "GET", { Host: `localhost:${String(port)}` });
+    expect(answer.status).toBe(307);
+    expect(answer.headers["location"]).toBe(`http://127.0.0.1:${String(port)}/courses/a?x=1`);
+  });
+
+  it.each(["bytes=5-2", "bytes=-3", "bytes=0-1,3-4", "bytes=999-", "nonsense"])(
+    "answers the whole file to a range of %s, and goes on serving",
+    async (range) => {
+      expect(await ask("/assets/a.js", "GET", { Range: range })).toMatchObject({ status: 200, body: "go()" });
+      expect((await ask("/assets/a.js")).status).toBe(200);
+    },
+  );
+
+  it("outlives a file that vanished since it was started", async () => {
+    writeFileSync(join(folder, "assets", "gone.js"), "x");
+    const here = await serve({ folder, port: 0 });
+    rmSync(join(folder, "assets", "gone.js"));
+    await ask("/assets/gone.js", "GET", {}, here).catch(() => null);
+    expect((await ask("/assets/a.js", "GET", {}, here)).body).toBe("go()");
+  });
+
+  it("a file that is not there is not kept as missing, and the page itself is always asked for anew", async () => {
+    const missing = await ask("/assets/missing.js");
+    expect(missing).toMatchObject({ status: 404, headers: { "cache-control": "no-store" } });
+    expect((await ask("/assets/missing")).status).toBe(404);
+    expect((await ask("/")).headers["cache-control"]).toBe("no-cache");
+    expect((await ask("/courses/a")).headers["cache-control"]).toBe("no-cache");
   });
 });

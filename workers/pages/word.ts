@@ -87,6 +87,7 @@ export async function openWord(bytes: Uint8Array): Promise<PageContent | PageIss
   });
   if (nodes === "too_large") return nodes;
   const css = [...styles.querySelectorAll("style")].map((style) => style.textContent ?? "").join("\n");
-  const own = [...made].map(([declarations, name]) => `.${name}{${declarations}}`);
+  // What stood at an element itself goes before every rule, as it did there.
+  const own = [...made].map(([declarations, name]) => `.${name}.${name}.${name}{${declarations}}`);
   return { nodes, css: [safeRules(css), ...own].join("\n") };
 }
