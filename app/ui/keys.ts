@@ -7,3 +7,9 @@ export function isTyping(target: EventTarget | null): boolean {
     target instanceof HTMLInputElement && !["checkbox", "radio", "button", "submit", "range"].includes(target.type)
   );
 }
+
+/**
+ * Whether a field lost the focus only because another window or tab was brought to the front: it has it again on coming
+ * back, and what is half typed in it must not be kept as if it were done.
+ */
+export const isWindowLeft = (field: Element): boolean => document.activeElement === field;

@@ -1,3 +1,4 @@
+import { isWindowLeft } from "./keys";
 import { useEffect, useRef, useState } from "react";
 import type { Outcome } from "../outcomes";
 import { canConfirm, issueWords } from "./words";
@@ -45,8 +46,8 @@ export function PointsField({ label, value, onKeep, onDone }: PointsFieldProps) 
           if (event.key === "Enter") void keep();
           if (event.key === "Escape") onDone(false);
         }}
-        onBlur={() => {
-          if (!trouble) void keep();
+        onBlur={(event) => {
+          if (!trouble && !isWindowLeft(event.currentTarget)) void keep();
         }}
       />
       {trouble && (

@@ -204,6 +204,8 @@ export function rosterWords(issue: RosterIssue): string {
   switch (issue.code) {
     case "no_name":
       return `Line ${String(issue.line)} has no name and is left out.`;
+    case "open_quote":
+      return `Line ${String(issue.line)}: a quotation mark is not closed. The line was read as it stands; look at it.`;
     case "number_twice":
       return `Line ${String(issue.line)}: number ${issue.number} stands twice. The first one counts.`;
     case "number_taken":

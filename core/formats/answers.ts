@@ -1,7 +1,7 @@
 import Papa from "papaparse";
 import type { QuestionId, StudentId } from "#core/kernel";
 import { plainText, type Question, type Student } from "#core/model";
-import { studentOf } from "./posts";
+import { studentFinder } from "./posts";
 
 /** Why a line or a column of a list of answers cannot be taken; `line` as in the file, its head being line 1. */
 export type AnswerIssue =
@@ -46,9 +46,10 @@ export function readAnswers(text: string, students: readonly Student[], question
   );
   const answers: { studentId: StudentId; questionId: QuestionId; text: string }[] = [];
   const seen = new Set<StudentId>();
+  const studentNamed = studentFinder(students);
   rows.slice(1).forEach((row, index) => {
     const name = (row[studentColumn] ?? "").trim();
-    const studentId = studentOf(name, students);
+    const studentId = studentNamed(name);
     if (!studentId) {
       issues.push({ line: index + 2, code: "unknown_student", text: name });
       return;

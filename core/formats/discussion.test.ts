@@ -3,7 +3,7 @@ import { decimal, type Id, type Instant } from "#core/kernel";
 import { studentsOf, type Question } from "#core/model";
 import { smallCourse } from "#core/testing";
 import { readAnswers } from "./answers";
-import { postsPage, readPosts, studentOf } from "./posts";
+import { postsPage, readPosts, studentFinder } from "./posts";
 
 const students = studentsOf(smallCourse());
 const at = (text: string) => (text === "" ? null : (`${text}T00:00:00Z` as Instant));
@@ -32,7 +32,7 @@ describe("posts from a list", () => {
   });
 
   it("find a student by number or whole name, never by a part of one", () => {
-    expect(["n2", "ada ames", "Ames, Ada", "ada", "Ames"].map((text) => studentOf(text, students))).toEqual([
+    expect(["n2", "ada ames", "Ames, Ada", "ada", "Ames"].map(studentFinder(students))).toEqual([
       "student:ben",
       "student:ada",
       "student:ada",

@@ -138,5 +138,6 @@ describe("fields of a letter", () => {
 
   it("put nothing in that a value itself writes in braces", () => {
     expect(mergeFields("{name}", { name: "{score}", score: "17" }).text).toBe("{score}");
+    expect(mergeFields("{constructor} {hasOwnProperty}", {}).text).toBe("{constructor} {hasOwnProperty}");
   });
 });

@@ -18,7 +18,8 @@ const FIELD = /\{([a-z]{1,20})\}/g;
 export function mergeFields(text: string, values: MergeValues): Merged {
   const lacking = new Set<string>();
   const filled = text.replace(FIELD, (written, field: string) => {
-    const value = (values as Readonly<Record<string, string | undefined>>)[field];
+    // A field is one of ours or none: `constructor` is a name that every object has.
+    const value = Object.hasOwn(values, field) ? values[field as MergeField] : undefined;
     if (value !== undefined && value !== "") return value;
     lacking.add(field);
     return written;

@@ -60,8 +60,9 @@ export function readPosts(
     if (cell("id") !== "") named.set(cell("id"), id);
     return { cell, id, line: index + 2 };
   });
+  const studentNamed = studentFinder(students);
   for (const { cell, id, line } of lines) {
-    const studentId = studentOf(cell("student"), students);
+    const studentId = studentNamed(cell("student"));
     const replyTo = cell("replyTo");
     if (!studentId) issues.push({ line, code: "unknown_student", text: cell("student") });
     else if (cell("text") === "") issues.push({ line, code: "no_text" });
@@ -74,15 +75,22 @@ export function readPosts(
   return { posts, issues };
 }
 
-/** The student of a number or a whole name, never of a part of one; null where none or several fit. */
-export function studentOf(text: string, students: readonly Student[]): StudentId | null {
-  const typed = plainText(text.trim()).replace(/\s+/g, " ");
-  const number = students.find((student) => plainText(student.number) === typed);
-  if (number) return number.id;
-  const named = students.filter(({ givenName, familyName }) =>
-    [`${givenName} ${familyName}`, `${familyName}, ${givenName}`].some((name) => plainText(name.trim()) === typed),
-  );
-  return named.length === 1 ? (named[0]?.id ?? null) : null;
+/** Finds the student of a number or a whole name, never of a part of one; null where none or several fit. */
+export function studentFinder(students: readonly Student[]): (text: string) => StudentId | null {
+  const byNumber = new Map<string, StudentId>();
+  const byName = new Map<string, StudentId | null>();
+  for (const { id, number, givenName, familyName } of students) {
+    const key = plainText(number);
+    if (!byNumber.has(key)) byNumber.set(key, id);
+    const names = new Set(
+      [`${givenName} ${familyName}`, `${familyName}, ${givenName}`].map((name) => plainText(name.trim())),
+    );
+    for (const name of names) byName.set(name, byName.has(name) ? null : id);
+  }
+  return (text) => {
+    const typed = plainText(text.trim()).replace(/\s+/g, " ");
+    return byNumber.get(typed) ?? byName.get(typed) ?? null;
+  };
 }
 
 const escaped = (text: string): string =>

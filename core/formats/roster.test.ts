@@ -70,3 +70,25 @@ describe("a typed or pasted roster", () => {
     expect(readRosterTable("Name,Name,Number\nA,B,1").roles).toEqual(["name", "ignore", "number"]);
   });
 });
+
+describe("a quotation mark that is never closed", () => {
+  it("swallows no student: each line stands for itself, and the line is named", () => {
+    const table = readRosterTable('1042,Ilse Tarnowe\n1043,"Jorun Nakade\n1044,Kesi Strand\n');
+    const { students, issues } = rosterFrom(table, ["number", "name"], new Set());
+    expect(students.map(({ number, familyName }) => [number, familyName])).toEqual([
+      ["1042", "Tarnowe"],
+      ["1043", "Nakade"],
+      ["1044", "Strand"],
+    ]);
+    expect(issues).toEqual([{ line: 2, code: "open_quote" }]);
+  });
+
+  it("is none where a quoted name holds a comma", () => {
+    const table = readRosterTable('number,name\n1042,"Tarnowe, Ilse"\n1043,"Nakade, Jorun"\n');
+    expect(table.openQuotes).toEqual([]);
+    expect(table.rows).toEqual([
+      ["1042", "Tarnowe, Ilse"],
+      ["1043", "Nakade, Jorun"],
+    ]);
+  });
+});

@@ -12,6 +12,8 @@ export interface RosterTable {
   readonly rows: readonly (readonly string[])[];
   /** What each column seems to hold. */
   readonly roles: readonly RosterRole[];
+  /** Lines, counted as in `RosterIssue`, with a quotation mark that is never closed; each was read by itself, as it stands. */
+  readonly openQuotes: readonly number[];
 }
 
 /** A student as read from a roster. */
@@ -26,6 +28,7 @@ export interface RosterLine {
 /** Why a line of a roster cannot be taken; `line` counts from 1 among the lines of students. */
 export type RosterIssue =
   | { readonly line: number; readonly code: "no_name" }
+  | { readonly line: number; readonly code: "open_quote" }
   | { readonly line: number; readonly code: "number_twice"; readonly number: string }
   | { readonly line: number; readonly code: "number_taken"; readonly number: string };
 
@@ -52,21 +55,38 @@ function delimiterOf(text: string): string | null {
   return ["\t", ";", ","].find((mark) => share(mark) > 0.5) ?? null;
 }
 
-const cellsOf = (text: string, delimiter: string): string[][] =>
-  Papa.parse<string[]>(text, { delimiter, skipEmptyLines: "greedy" }).data.map((row) =>
-    row.map((cell) => cell.replace(/\r$/, "").trim()),
-  );
+/** The cells of each line, and which lines have a quotation mark that is never closed. */
+interface Cells {
+  readonly rows: string[][];
+  readonly open: readonly number[];
+}
+
+function cellsOf(text: string, delimiter: string): Cells {
+  const { data, errors } = Papa.parse<string[]>(text, { delimiter, skipEmptyLines: "greedy" });
+  if (!errors.some(({ type }) => type === "Quotes")) return { rows: data.map(trimmed), open: [] };
+  // A quotation mark that is not closed would swallow the lines after it; then every line stands for itself.
+  const lines = text.split(/\r?\n/).filter((line) => line.trim() !== "");
+  const isOpen = (line: string) => (line.match(/"/g)?.length ?? 0) % 2 === 1;
+  return {
+    rows: lines.map((line) =>
+      trimmed(
+        isOpen(line)
+          ? line.replaceAll('"', "").split(delimiter)
+          : (Papa.parse<string[]>(line, { delimiter }).data[0] ?? []),
+      ),
+    ),
+    open: lines.flatMap((line, index) => (isOpen(line) ? [index] : [])),
+  };
+}
+
+const trimmed = (row: readonly string[]): string[] => row.map((cell) => cell.replace(/\r$/, "").trim());
 
 /** Reads a pasted or opened roster into rows and proposes what each column holds. */
 export function readRosterTable(text: string): RosterTable {
   const clean = text.replace(/^\uFEFF/, "");
   const delimiter = delimiterOf(clean);
   // A list typed by hand may have a tab in one line and a comma in the next.
-  const parsed = delimiter
-    ? cellsOf(clean, delimiter)
-    : clean
-        .split(/\r?\n/)
-        .flatMap((line) => cellsOf(line, ["\t", ";", ","].find((mark) => line.includes(mark)) ?? "\t"));
+  const { rows: parsed, open } = delimiter ? cellsOf(clean, delimiter) : linesByThemselves(clean);
   const width = parsed.reduce((most, row) => Math.max(most, row.length), 0);
   const named = (parsed[0] ?? []).map(roleOfHead);
   const head = named.filter(Boolean).length >= Math.min(2, width) && width > 0 ? (parsed[0] ?? null) : null;
@@ -77,6 +97,7 @@ export function readRosterTable(text: string): RosterTable {
   return {
     head,
     roles,
+    openQuotes: open.map((index) => index + (head ? 0 : 1)).filter((line) => line > 0),
     // A line with one cell among longer ones is a name alone.
     rows: body.map((row) =>
       Array.from(
@@ -84,6 +105,15 @@ export function readRosterTable(text: string): RosterTable {
         (_, index) => (row.length === 1 ? (index === name ? row[0] : "") : row[index]) ?? "",
       ),
     ),
+  };
+}
+
+function linesByThemselves(text: string): Cells {
+  const lines = text.split(/\r?\n/).filter((line) => line.trim() !== "");
+  const each = lines.map((line) => cellsOf(line, ["\t", ";", ","].find((mark) => line.includes(mark)) ?? "\t"));
+  return {
+    rows: each.flatMap(({ rows }) => rows),
+    open: each.flatMap(({ open }, index) => (open.length > 0 ? [index] : [])),
   };
 }
 
@@ -116,13 +146,13 @@ function guessed(rows: readonly (readonly string[])[], width: number): RosterRol
  * `S001`. `Tarnowe, Ilse` in one cell is a family name first; otherwise the last word of a name is the family name.
  */
 export function rosterFrom(
-  { rows }: Pick<RosterTable, "rows">,
+  { rows, openQuotes }: Pick<RosterTable, "rows" | "openQuotes">,
   roles: readonly RosterRole[],
   taken: ReadonlySet<string>,
 ): { readonly students: RosterLine[]; readonly issues: RosterIssue[] } {
   const used = new Set(taken);
   const students: RosterLine[] = [];
-  const issues: RosterIssue[] = [];
+  const issues: RosterIssue[] = openQuotes.map((line) => ({ line, code: "open_quote" }));
   const given = new Set<string>();
   for (const [index, row] of rows.entries()) {
     const cell = (role: RosterRole) => row[roles.indexOf(role)] ?? "";

@@ -101,7 +101,7 @@ export function readRubricFile(text: string, fresh: () => string): Result<Rubric
   const read = text.trimStart().startsWith("{") ? readJson(text) : readCsv(text);
   if (!read.ok) return read;
   const { title, levels } = read.value;
-  const criteria: Criterion[] = [];
+  const criteria: (Omit<Criterion, "levels"> & { readonly levels: Criterion["levels"][number][] })[] = [];
   for (const level of levels) {
     const figures = [level.from === "" ? level.to : level.from, level.to, level.step === "" ? "0.5" : level.step];
     const parsed = figures.map(parseDecimal);
@@ -118,7 +118,7 @@ export function readRubricFile(text: string, fresh: () => string): Result<Rubric
       max: max ?? ("0" as Decimal),
       descriptor: level.description,
     };
-    if (last?.name === level.criterion) criteria[criteria.length - 1] = { ...last, levels: [...last.levels, made] };
+    if (last?.name === level.criterion) last.levels.push(made);
     else {
       const id = `criterion:${fresh()}` as Id<"criterion">;
       criteria.push({

@@ -1,4 +1,5 @@
 import { useEffect, useImperativeHandle, useRef, useState, type Ref } from "react";
+import { isWindowLeft } from "../../ui/keys";
 import { useUnkept } from "../../ui/use-unkept";
 import type { EntryHint } from "./hint";
 
@@ -87,8 +88,8 @@ export function CellEditor({ handle, label, start, seen, above, hint, onKeep, on
           event.preventDefault();
           event.stopPropagation();
         }}
-        onBlur={() => {
-          keep("stay", false);
+        onBlur={(event) => {
+          if (!isWindowLeft(event.currentTarget)) keep("stay", false);
         }}
       />
       {told && (

@@ -222,7 +222,10 @@ export function Grid(props: GridProps) {
             if (place.row === here.row && place.column === here.column && isSingle(selection)) return;
             if (!settle()) return;
             select({ from: event.shiftKey ? selection.from : place, to: place });
-            requestAnimationFrame(focusMarked);
+            // Whoever types at once has the field open by then: it must not lose the focus to its own cell.
+            requestAnimationFrame(() => {
+              if (!isTyping(document.activeElement)) focusMarked();
+            });
           }}
           onPointerMove={(event) => {
             const place = dragging.current && event.buttons === 1 ? placeOf(event) : null;

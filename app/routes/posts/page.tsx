@@ -9,6 +9,7 @@ import { fromLocalText } from "../../ui/moments";
 import { PlanPlaces } from "../../ui/plan-places";
 import { useUnkept } from "../../ui/use-unkept";
 import { counted, issueWords, momentText } from "../../ui/words";
+import { readText } from "../../ui/read-text";
 import { useChange } from "../../use-change";
 import type { Route } from "./+types/page";
 
@@ -115,7 +116,7 @@ export default function PostsPage({ loaderData, params }: Route.ComponentProps) 
             onChange={(event) => {
               const file = event.target.files?.[0];
               event.target.value = "";
-              void file?.text().then(setText);
+              if (file) void readText(file).then(setText);
             }}
           />
         </label>

@@ -6,6 +6,7 @@ import type { Question, Student } from "#core/model";
 import type { Outcome } from "../../outcomes";
 import { useUnkept } from "../../ui/use-unkept";
 import { counted, issueWords } from "../../ui/words";
+import { readText } from "../../ui/read-text";
 
 interface AnswerEntryProps {
   readonly questions: readonly Question[];
@@ -68,7 +69,7 @@ export function AnswerEntry({ questions, students, assignmentId, now, send }: An
             onChange={(event) => {
               const file = event.target.files?.[0];
               event.target.value = "";
-              void file?.text().then(setText);
+              if (file) void readText(file).then(setText);
             }}
           />
         </label>

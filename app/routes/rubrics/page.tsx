@@ -12,6 +12,7 @@ import { PlanPlaces } from "../../ui/plan-places";
 import { saveAs } from "../../ui/save-as";
 import { troubleOf } from "../../ui/use-command";
 import { counted, rubricFileWords } from "../../ui/words";
+import { readText } from "../../ui/read-text";
 import { useChange } from "../../use-change";
 import type { Route } from "./+types/page";
 
@@ -57,7 +58,7 @@ export default function RubricsPage({ loaderData, params }: Route.ComponentProps
     });
   };
   const readFile = async (file: File) => {
-    const read = readRubricFile(await file.text(), fresh);
+    const read = readRubricFile(await readText(file), fresh);
     if (!read.ok) {
       setTrouble(`${file.name}: ${rubricFileWords(read.issue)}`);
       return;

@@ -3,6 +3,7 @@ import type { Command } from "#core/changes";
 import { readRosterTable, ROSTER_ROLES, rosterFrom, type RosterRole } from "#core/formats";
 import { useUnkept } from "../../ui/use-unkept";
 import { counted, rosterWords } from "../../ui/words";
+import { readText } from "../../ui/read-text";
 
 const ROLE_WORDS: Readonly<Record<RosterRole, string>> = {
   number: "Student number",
@@ -131,7 +132,8 @@ export function RosterEntry({
             accept=".csv,.tsv,.txt,text/csv"
             className="sr-only"
             onChange={(event) => {
-              void event.target.files?.[0]?.text().then(set);
+              const file = event.target.files?.[0];
+              if (file) void readText(file).then(set);
               event.target.value = "";
             }}
           />
