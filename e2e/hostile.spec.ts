@@ -112,13 +112,11 @@ for (const [name, make] of HOSTILE) {
 test("a link of a work opens nothing: its address is shown, and copied on wish", async ({ page, context }) => {
   await context.grantPermissions(["clipboard-read", "clipboard-write"]);
   await openDemo(page, "/score/story-map/bram-oduya");
-  await page
-    .getByLabel("Add files", { exact: true })
-    .setInputFiles({
-      name: "a.md",
-      mimeType: "",
-      buffer: Buffer.from("See [the gauge](https://remote.example/gauge?x=1)."),
-    });
+  await page.getByLabel("Add files", { exact: true }).setInputFiles({
+    name: "a.md",
+    mimeType: "",
+    buffer: Buffer.from("See [the gauge](https://remote.example/gauge?x=1)."),
+  });
   const link = page.getByRole("region", { name: "The work:" }).getByRole("button", { name: "the gauge" });
   await link.click();
   const address = page.getByRole("dialog", { name: "Where this link leads" });

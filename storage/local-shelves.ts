@@ -31,8 +31,26 @@ export async function openLocalShelves(): Promise<Shelves> {
     snapshots: localShelf("snapshots"),
     files: localShelf("files"),
   };
+  askForDurableWrites();
   for (const shelf of Object.values(shelves)) await shelf.ready();
   return { ...shelves, hurried: await hurriedShelf() };
+}
+
+let asked = false;
+
+/**
+ * Asks that a write into the journal counts as done only when it is on the disk (IndexedDB 3.0, durability "strict"):
+ * what the bar calls kept outlives a power cut too. localForage has no place for this wish, so it is added on the way.
+ */
+function askForDurableWrites(): void {
+  if (asked || typeof IDBDatabase === "undefined") return;
+  asked = true;
+  // eslint-disable-next-line @typescript-eslint/unbound-method -- called with the database it is called on
+  const plain = IDBDatabase.prototype.transaction;
+  IDBDatabase.prototype.transaction = function (names, mode, options) {
+    const isJournal = this.name === DATABASE && mode === "readwrite" && [names].flat().includes("journal");
+    return plain.call(this, names, mode, isJournal ? { durability: "strict", ...options } : options);
+  };
 }
 
 /** The one store of the browser that has kept a value when the call returns. Without it, changes are kept as fast as the database writes. */
