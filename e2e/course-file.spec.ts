@@ -101,7 +101,7 @@ const inStore = (page: Page, act: "flip a block" | "clear all") =>
           const journal = turn.objectStore("journal");
           const keys = journal.getAllKeys();
           keys.onsuccess = () => {
-            const key = keys.result.find((one) => String(one).includes("/block/"));
+            const key = (keys.result as string[]).find((one) => one.includes("/block/"));
             const got = journal.get(key ?? "");
             got.onsuccess = () => {
               const block = got.result as { bytes: Uint8Array };

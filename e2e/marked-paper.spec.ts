@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import type { Page } from "@playwright/test";
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
-import { allKept, expect, margin, openDemo, takeUp, test } from "./helpers";
+import { allKept, expect, margin, open, openDemo, takeUp, test } from "./helpers";
 
 const more = async (page: Page, words: string) => {
   await page.getByRole("button", { name: "More for this paper" }).click();
@@ -11,6 +11,11 @@ const more = async (page: Page, words: string) => {
 async function savedBy(page: Page, words: string): Promise<string> {
   const download = page.waitForEvent("download");
   await more(page, words);
+  // The score is sealed in the demo: what holds it is saved as an instructor's copy, and only when that is said.
+  if (words.startsWith("Save the marked paper")) {
+    await expect(page.getByRole("alertdialog")).toContainText("which its student has not been given");
+    await page.getByRole("button", { name: "Save an instructor's copy" }).click();
+  }
   return (await download).path();
 }
 
@@ -54,13 +59,18 @@ test("a marked PDF goes out with standard annotations and comes back in with eve
   await annotate(page, "highest flow", "record contains", "contains the");
   await expect(margin(page).locator(":scope > li")).toHaveCount(before + 3);
   const file = await savedBy(page, "Save the marked paper (PDF)");
-  await expect(page.getByRole("status").filter({ hasText: "-marked.pdf was saved" })).toBeVisible();
+  await expect(page.getByRole("status").filter({ hasText: "-instructors-copy.pdf was saved" })).toBeVisible();
   const { found, last } = await remarksOf(file);
   expect(found).toHaveLength(before + 3);
   expect(found.map(({ subtype }) => subtype)).toEqual(expect.arrayContaining(["Highlight", "StrikeOut", "Underline"]));
   expect(found.find(({ subtype }) => subtype === "StrikeOut")?.page).toBe(1);
   expect(found.some(({ words }) => words === "Which year? Ποιος;")).toBe(true);
   expect(last).toContain("Sanna Wiik");
+  expect(last).toMatch(/Instructor.s copy, not released/);
+  await open(page, "/courses/reading-rivers/journal");
+  await expect(page.getByText(/Sanna Wiik, .*: instructor's copy of the marked paper saved/).first()).toBeVisible();
+  await open(page, "/courses/reading-rivers/score/flood-memo/sanna-wiik");
+  await page.locator(".text-layer span").first().waitFor();
 
   for (let step = 0; step < 4; step += 1) await page.keyboard.press("Control+z");
   await expect(margin(page).locator(":scope > li")).toHaveCount(before);

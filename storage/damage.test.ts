@@ -101,7 +101,8 @@ const DAMAGES = {
     shelf.set(key, [null, 7, "text", [], { score: {} }, new Uint8Array(3)][at % 6]),
   cut: async (shelf: Shelf, key: string, at: number) => {
     const value = await shelf.get(key);
-    const [name, content]: readonly [string, unknown] = Object.entries(value ?? {})[at % 4] ?? ["text", ""];
+    const fields = Object.entries((value ?? {}) as Record<string, unknown>);
+    const [name, content] = fields[at % 4] ?? ["text", ""];
     const cut =
       typeof content === "string" || content instanceof Uint8Array ? content.slice(0, at % (content.length + 1)) : null;
     await shelf.set(key, { ...(value as object), [name]: cut });

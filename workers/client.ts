@@ -68,21 +68,18 @@ async function readOne(kind: PageKind, bytes: Uint8Array<ArrayBuffer>): Promise<
       { signal: broken.signal },
     );
   });
-  let answered = false;
   const opened = jobs.open(kind, bytes).then(
-    (content) => {
-      answered = true;
-      return content;
-    },
-    (): PageIssue => "damaged",
+    (content) => ({ answered: true, content }),
+    () => ({ answered: false, content: "damaged" as const }),
   );
-  const outcome = await Promise.race([opened, tooLong]);
+  const ended = tooLong.then((content) => ({ answered: false, content }));
+  const { answered, content } = await Promise.race([opened, ended]);
   broken.abort();
   if (!answered) {
     worker.terminate();
     pages = null;
   }
-  return outcome;
+  return content;
 }
 
 function untilDone<T>(worker: Worker, job: Promise<T>, signal: AbortSignal): Promise<T> {

@@ -51,6 +51,7 @@ export const NOT_UNDOABLE: ReadonlySet<string> = new Set([
   "noteDelivery",
   "keepGradeExport",
   "bridge",
+  "noteInstructorCopy",
 ]);
 
 /**

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { milliseconds, refuse, type Id } from "#core/kernel";
+import { milliseconds, ok, refuse, type Id } from "#core/kernel";
 import {
   commentField,
   fullName,
@@ -12,7 +12,7 @@ import {
 } from "#core/model";
 import { openingKey, openingsOf, visibleTo, visibleTotals } from "#core/release";
 import type { CommandKind } from "./change";
-import { counted, finish, put, studentAt } from "./draft";
+import { counted, finish, paperAt, put, studentAt } from "./draft";
 
 const mailInput = z.object({
   kind: z.enum(["results", "reminder"]),
@@ -161,5 +161,17 @@ export const keepGradeExport: CommandKind<z.infer<typeof exportInput>> = {
   prepare: (state, { grades }, { at, by, fresh }) => {
     const record: GradeExport = { id: `export:${fresh()}` as Id<"export">, at, by, grades };
     return finish(`Final grades of ${counted(grades.length, "student")} exported`, put(state, "gradeExports", record));
+  },
+};
+
+const instructorCopyInput = z.object({ assignmentId: idField("assignment"), studentId: idField("student") });
+
+/** Notes in the journal that a paper was saved with what its student has not been given. Nothing of the course changes. */
+export const noteInstructorCopy: CommandKind<z.infer<typeof instructorCopyInput>> = {
+  input: instructorCopyInput,
+  prepare: (state, place) => {
+    const paper = paperAt(state, place);
+    if (!paper.ok) return paper;
+    return ok({ patches: [], line: `${paper.value.title}: instructor's copy of the marked paper saved` });
   },
 };

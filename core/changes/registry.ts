@@ -11,7 +11,7 @@ import { inputIssue } from "./input-issue";
 import { applyPatches } from "./patch";
 import { adjustMember, formGroups, scoreGroup } from "./group-work";
 import { holdAssignment, holdResult } from "./hold";
-import { keepGradeExport, noteDelivery, openLetter, openMail, sendMails } from "./post-office";
+import { keepGradeExport, noteDelivery, noteInstructorCopy, openLetter, openMail, sendMails } from "./post-office";
 import { releaseTotals, restTotals, sealTotal } from "./seal-totals";
 import { adjustScores, setByHand } from "./by-hand";
 import {
@@ -74,6 +74,7 @@ const commandKinds = {
   keepGradeExport,
   keepPhrase,
   noteDelivery,
+  noteInstructorCopy,
   openLetter,
   openMail,
   placeAssignment,

@@ -4,7 +4,6 @@ import {
   fullName,
   idField,
   nameField,
-  recordsOf,
   STUDENT_DEFAULTS,
   commentField,
   type CourseState,
@@ -13,7 +12,8 @@ import {
   sectionsOf,
 } from "#core/model";
 import type { ChangeIssue, CommandKind } from "./change";
-import { counted, finish, put, remove, removeAll, studentAt, withFields } from "./draft";
+import { forgetStudents } from "./forget-students";
+import { counted, finish, put, remove, studentAt, withFields } from "./draft";
 
 /** Commands for the roster: students and sections. */
 
@@ -109,20 +109,9 @@ export const removeStudents: CommandKind<z.infer<typeof removeInput>> = {
       if (!one.ok) return one;
       students.push(one.value);
     }
-    const gone = new Set<StudentId>(studentIds);
-    const isTheirs = ({ studentId }: { readonly studentId: StudentId }) => gone.has(studentId);
     const first = students[0];
     const who = students.length === 1 && first ? fullName(first) : counted(students.length, "student");
-    return finish(
-      `${who} taken off the roster`,
-      ...students.map(({ id }) => remove(state, "students", id)),
-      ...(["results", "handIns", "judgements", "answers", "copies", "notes", "messages", "posts"] as const).flatMap(
-        (table) => removeAll(state, table, recordsOf(state, table).filter(isTheirs)),
-      ),
-      ...Object.values(state.groups).map((group) =>
-        put(state, "groups", { ...group, memberIds: group.memberIds.filter((id) => !gone.has(id)) }),
-      ),
-    );
+    return finish(`${who} taken off the roster`, ...forgetStudents(state, new Set<StudentId>(studentIds)));
   },
 };
 

@@ -75,7 +75,8 @@ const withoutUndefined = (fields: Fields): Fields =>
   Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined));
 
 function anyLeaf(schema: z.core.$ZodType): fc.Arbitrary<unknown> {
-  const fixed = [...POOL, ...IDS].filter((value) => accepts(schema, value));
+  // Ids belong where only ids may stand: text is not taken for one.
+  const fixed = [...POOL, ...(accepts(schema, "x") ? [] : IDS)].filter((value) => accepts(schema, value));
   if (fixed.length === 0) throw new RangeError(`no value of the pool fits a field: ${JSON.stringify(schema)}`);
   const pick = fc.constantFrom(...fixed);
   const free = accepts(schema, "any \u0000 text 😀");

@@ -1,5 +1,5 @@
 import MarkdownIt from "markdown-it";
-import { hasChildren, isTag, type AnyNode as ParsedNode, type Text } from "domhandler";
+import { hasChildren, isTag, type AnyNode as ParsedNode } from "domhandler";
 import { ElementType, parseDocument } from "htmlparser2";
 import { MOST_CHARACTERS, pageTree, type ForeignNode, type PageContent, type PageIssue } from "#core/formats";
 
@@ -35,7 +35,7 @@ function foreignNode(node: ParsedNode): ForeignNode {
   return {
     nodeType: isText ? TEXT : isTag(node) ? ELEMENT : OTHER,
     nodeName: isTag(node) ? node.name : "",
-    nodeValue: isText ? (node as Text).data : null,
+    nodeValue: isText ? node.data : null,
     get childNodes() {
       return hasChildren(node) ? node.children.map(foreignNode) : [];
     },

@@ -1,7 +1,7 @@
 import { unzipSync, zipSync, strFromU8, type UnzipFileInfo, type Zippable } from "fflate";
 import { DOMParser as XmlParser, XMLSerializer } from "@xmldom/xmldom";
 import { parseHTML } from "linkedom";
-import { pageTree, type ForeignNode, type PageContent, type PageIssue } from "#core/formats";
+import { pageTree, type PageContent, type PageIssue } from "#core/formats";
 import { safeDeclarations, safeRules } from "./safe-css";
 
 /** Most parts of a Word file, most bytes of its text and of its pictures once unpacked. */
@@ -76,7 +76,7 @@ export async function openWord(bytes: Uint8Array): Promise<PageContent | PageIss
   }
   const made = new Map<string, string>();
   const classes = new Map<string, string>();
-  const nodes = pageTree(host as unknown as ForeignNode, (style) => {
+  const nodes = pageTree(host, (style) => {
     const known = classes.get(style);
     if (known !== undefined) return known || null;
     const declarations = safeDeclarations(style);
@@ -86,7 +86,7 @@ export async function openWord(bytes: Uint8Array): Promise<PageContent | PageIss
     return name || null;
   });
   if (nodes === "too_large") return nodes;
-  const css = [...styles.querySelectorAll("style")].map((style) => style.textContent ?? "").join("\n");
+  const css = [...styles.querySelectorAll("style")].map((style) => style.textContent).join("\n");
   // What stood at an element itself goes before every rule, as it did there.
   const own = [...made].map(([declarations, name]) => `.${name}.${name}.${name}{${declarations}}`);
   return { nodes, css: [safeRules(css), ...own].join("\n") };

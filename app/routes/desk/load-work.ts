@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { courseOf, handInOf, type CourseState, type WorkFile } from "#core/model";
-import { draftFacet, type FacetContent } from "#core/release";
+import { sameValue } from "#core/kernel";
+import { draftFacet, visibleTo, type FacetContent } from "#core/release";
 import type { Repository } from "#storage";
 import type { DeskRows } from "./rows";
 
@@ -102,12 +103,27 @@ export interface PaperDraft {
   readonly score: FacetContent["score"] | null;
   readonly rubric: FacetContent["rubric"] | null;
   readonly comments: FacetContent["comments"] | null;
+  /** What of it the student has not been given, or has been given otherwise, in words. */
+  readonly sealed: readonly string[];
 }
+
+/** Facets that a marked paper holds. */
+const HELD_FACETS = [
+  ["score", "the score"],
+  ["rubric", "the rubric detail"],
+  ["comments", "notes and comments"],
+] as const;
 
 /** Draws up what a paper would say if it were released now; private notes are no part of it. */
 export function draftPaper(state: CourseState, { assignment, student }: DeskRows): PaperDraft {
   const { shortTitle, markerId } = courseOf(state);
+  const given = visibleTo(state, student.id).find((one) => one.assignment.id === assignment.id);
+  const sealed = HELD_FACETS.filter(([facet]) => {
+    const content = draftFacet(state, assignment, student, facet);
+    return content !== null && !sameValue(content, given?.[facet] ?? null);
+  });
   return {
+    sealed: sealed.map(([, words]) => words),
     course: shortTitle,
     marker: state.markers[markerId]?.name ?? "",
     score: draftFacet(state, assignment, student, "score"),

@@ -20,7 +20,11 @@ export type FileNews =
 export interface PaperFiles {
   readonly news: FileNews | null;
   readonly dismiss: () => void;
-  readonly savePdf: () => Promise<void>;
+  /** Saves the marked paper; where it holds what the student has not been given, that is asked first. */
+  readonly savePdf: () => void;
+  /** What the paper about to be saved holds beyond what its student was given; null while nothing is asked. */
+  readonly asked: readonly string[] | null;
+  readonly answer: (save: boolean) => void;
   readonly saveAnnotations: () => void;
   readonly readIn: (file: File) => Promise<void>;
 }
@@ -37,6 +41,7 @@ interface Paper {
 /** Takes a marked paper out as a PDF or as annotations, and reads remarks back in. */
 export function usePaperFiles({ rows, work, criteria, draft, repository, send }: Paper): PaperFiles {
   const [news, setNews] = useState<FileNews | null>(null);
+  const [asked, setAsked] = useState<readonly string[] | null>(null);
   const stopper = useRef<AbortController | null>(null);
   const run = async (words: string, job: (signal: AbortSignal) => Promise<string>) => {
     stopper.current?.abort();
@@ -58,30 +63,47 @@ export function usePaperFiles({ rows, work, criteria, draft, repository, send }:
     work ? work.file.name.replace(/\.[^.]+$/, "") : `${rows.student.number}-${rows.assignment.shortName}`
   ).replace(/[\\/:*?"<>|]/g, "-");
 
+  const savePdf = (forInstructors: boolean) =>
+    run("Writing the marked paper", async (signal) => {
+      const { markedPdf } = await import("../../marked-pdf");
+      const { course, marker, sealed: _sealed, ...facets } = draft();
+      const title = forInstructors ? `Instructor's copy, not released: ${rows.assignment.name}` : rows.assignment.name;
+      const sheet = feedbackSheet({ title, course, name: rows.name, ...facets });
+      const at = repository.surroundings.now();
+      const paper = {
+        file: work?.file ?? null,
+        blob: work?.blob ?? null,
+        notes,
+        criteria,
+        sheet,
+        author: marker,
+        at,
+      };
+      const pdf = await markedPdf(paper, signal);
+      const name = `${stem}-${forInstructors ? "instructors-copy" : "marked"}.pdf`;
+      if (forInstructors) {
+        const place = { assignmentId: rows.assignment.id, studentId: rows.student.id };
+        await send({ type: "noteInstructorCopy", ...place });
+      }
+      saveAs(pdf, name);
+      return `${name} was saved with ${counted(notes.length, "remark")}.`;
+    });
+
   return {
     news,
     dismiss: () => {
       setNews(null);
     },
-    savePdf: () =>
-      run("Writing the marked paper", async (signal) => {
-        const { markedPdf } = await import("../../marked-pdf");
-        const { course, marker, ...facets } = draft();
-        const sheet = feedbackSheet({ title: rows.assignment.name, course, name: rows.name, ...facets });
-        const at = repository.surroundings.now();
-        const paper = {
-          file: work?.file ?? null,
-          blob: work?.blob ?? null,
-          notes,
-          criteria,
-          sheet,
-          author: marker,
-          at,
-        };
-        const pdf = await markedPdf(paper, signal);
-        saveAs(pdf, `${stem}-marked.pdf`);
-        return `${stem}-marked.pdf was saved with ${counted(notes.length, "remark")}.`;
-      }),
+    asked,
+    answer: (save) => {
+      setAsked(null);
+      if (save) void savePdf(true);
+    },
+    savePdf: () => {
+      const { sealed } = draft();
+      if (sealed.length > 0) setAsked(sealed);
+      else void savePdf(false);
+    },
     saveAnnotations: () => {
       if (!work) return;
       const names = new Map<string, string>(criteria.map(({ id, name }) => [id, name]));

@@ -78,7 +78,7 @@ export function WorkArea(props: WorkAreaProps) {
     remove: (noteId) => void send({ type: "removeNote", noteId }),
   };
   const more = (): MenuItems => [
-    { words: "Save the marked paper (PDF)", onSelect: () => void files.savePdf() },
+    { words: "Save the marked paper (PDF)", onSelect: files.savePdf },
     { words: "Save the remarks (JSON-LD)", onSelect: files.saveAnnotations },
     { words: "Read in remarks from a marked PDF", onSelect: () => marked.current?.click() },
     null,
@@ -224,7 +224,7 @@ function NoWork({ rows, handIn, files }: NoWorkProps) {
             </button>
           )}
           {onPaper && (
-            <button type="button" className="act act-quiet" onClick={() => void files.savePdf()}>
+            <button type="button" className="act act-quiet" onClick={files.savePdf}>
               Save the feedback page (PDF)
             </button>
           )}

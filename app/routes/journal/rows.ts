@@ -39,7 +39,7 @@ export const JOURNAL_KINDS: readonly (readonly [kind: string, words: string, typ
   [
     "release",
     "Release",
-    /^(release|releaseDue|seal|sealTotal|releaseTotals|restTotals|timeRelease|holdAssignment|holdResult|noteDelivery|keepGradeExport|openLetter)$/,
+    /^(release|releaseDue|seal|sealTotal|releaseTotals|restTotals|timeRelease|holdAssignment|holdResult|noteDelivery|noteInstructorCopy|keepGradeExport|openLetter)$/,
   ],
   ["post", "Post", /^(sendMails|openMail)$/],
   ["plan", "Plan and rules", /(Assignment|Assignments|Category|Rubric|Scale|Term|Course|Plan|Groups)$/],
