@@ -1,4 +1,4 @@
-import { filesOfCopy, hasContent, studentCopyOf, type StudentCopyContent } from "#core/formats";
+import { filesOfCopy, hasContent, studentCopyOf, withoutMetadata, type StudentCopyContent } from "#core/formats";
 import type { StudentId } from "#core/kernel";
 import { courseOf, fullName, type CommentsCopy, type CourseState, type WorkFile } from "#core/model";
 import type { Repository } from "#storage";
@@ -79,7 +79,8 @@ async function copyMaterial(
   const files = [...works, ...attachments].map(async (file) => {
     const blob = await read(file);
     if (!blob) return [];
-    const bytes = new Uint8Array(await blob.arrayBuffer());
+    // Where and when a picture was taken is nobody's business but its owner's; a group's work goes to all its members.
+    const bytes = withoutMetadata(new Uint8Array(await blob.arrayBuffer())) as Uint8Array<ArrayBuffer>;
     return [{ fileId: file.id, name: file.name, mediaType: file.mediaType, bytes }];
   });
   const overall = letters.map(({ comments }) => comments?.overall ?? "").filter((text) => text !== "");

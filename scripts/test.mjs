@@ -22,6 +22,8 @@ const PACKAGES = {
   "poppler-utils": ["/usr/bin/pdftotext"],
   // A second opinion on the locked archives that the application writes.
   "p7zip-full": ["/usr/bin/7z"],
+  // Writes and reads what cameras put into pictures.
+  "libimage-exiftool-perl": ["/usr/bin/exiftool"],
   "python3-gi": ["/usr/lib/python3/dist-packages/gi/__init__.py"],
   "gir1.2-poppler-0.18": ["x86_64-linux-gnu", "aarch64-linux-gnu"].map(
     (place) => `/usr/lib/${place}/girepository-1.0/Poppler-0.18.typelib`,

@@ -1,7 +1,7 @@
 import { applyPatches, bridgeBetween, EMPTY_HISTORY, ENTRY_SCHEMA, type Entry } from "#core/changes";
 import type { ChangeId } from "#core/kernel";
 import { courseOf, EMPTY_STATE, type CourseState } from "#core/model";
-import { entriesOf, entryKey, followAll, followFrom, headKey, readHead, type Ledger } from "./journal";
+import { entryKey, followAll, followFrom, headKey, readHead, type Ledger } from "./journal";
 import { JournalError } from "./journal-error";
 import { NO_OLD_ENTRIES, oldEntries, wholeBlock, type OldEntries, type WholeBlock } from "./old-entries";
 import { openEntry } from "./sealed";
@@ -180,7 +180,3 @@ function bridgeEntry(before: Ledger, state: CourseState, upTo: number): Entry {
     },
   };
 }
-
-/** All entries of a course, as many as can be read. */
-export const readEntries = async (shelves: Shelves, slot: string): Promise<readonly Entry[]> =>
-  entriesOf((await readJournal(shelves, slot)).ledger);

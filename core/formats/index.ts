@@ -36,6 +36,7 @@ export {
   type PageKind,
   type PageNode,
 } from "./page-tree";
+export { MOST_PIXELS, pictureSize, withoutMetadata, type PictureSize } from "./picture";
 export { readBlock, writeBlock } from "./block";
 export {
   readRosterTable,

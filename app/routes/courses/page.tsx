@@ -2,8 +2,10 @@ import { data, Form, Link, redirect, useNavigate } from "react-router";
 import { repositoryContext } from "../../context";
 import { readInCourseFile } from "../../course-file";
 import { keepDemoCourse, startEmptyCourse } from "../../start-courses";
+import { FileButton } from "../../ui/file-button";
 import { formText } from "../../ui/form-text";
 import { JobStatus } from "../../ui/job-status";
+import { StartEmpty } from "../../ui/start-empty";
 import { useJob } from "../../ui/use-job";
 import { issueWords } from "../../ui/words";
 import type { Route } from "./+types/page";
@@ -86,39 +88,21 @@ export default function CoursesPage({ loaderData, actionData }: Route.ComponentP
         </p>
       )}
       <section className="mt-4 flex flex-wrap items-center gap-x-5 gap-y-3">
-        <label className="act cursor-pointer focus-within:outline-2 focus-within:outline-offset-2 focus-within:outline-ink">
-          Read in a course file
-          <input
-            type="file"
-            accept=".zip"
-            className="sr-only"
-            disabled={job.progress !== null}
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              event.target.value = "";
-              if (file) void onCourseFile(file);
-            }}
-          />
-        </label>
+        <FileButton
+          words="Read in a course file"
+          accept=".zip"
+          disabled={job.progress !== null}
+          onFile={(file) => void onCourseFile(file)}
+        />
         <Form method="post">
           <button type="submit" name="start" value="demo" className="act">
             Open a fresh demo course
           </button>
         </Form>
       </section>
-      <Form method="post" className="mt-4 flex gap-2">
-        <input
-          name="title"
-          required
-          maxLength={200}
-          aria-label="Name of the course"
-          placeholder="Name of the course"
-          className="field max-w-80"
-        />
-        <button type="submit" className="act">
-          Start an empty course
-        </button>
-      </Form>
+      <div className="mt-4">
+        <StartEmpty />
+      </div>
     </main>
   );
 }

@@ -1,10 +1,12 @@
-import { Form, useNavigate } from "react-router";
+import { useNavigate } from "react-router";
 import { filesOf, scoresCsv } from "#core/formats";
 import { courseOf } from "#core/model";
 import { openCourse } from "../../open-course";
 import { counted } from "../../ui/words";
+import { FileButton } from "../../ui/file-button";
 import { JobStatus } from "../../ui/job-status";
 import { saveAs } from "../../ui/save-as";
+import { StartEmpty } from "../../ui/start-empty";
 import { useJob } from "../../ui/use-job";
 import { makeCourseFile, readInCourseFile } from "../../course-file";
 import type { Route } from "./+types/page";
@@ -69,35 +71,17 @@ export default function FilesPage({ loaderData, params }: Route.ComponentProps) 
       </Section>
       <Section id="read-in" title="Read in a course file">
         <p>It becomes a course of its own beside the ones that are here; nothing is replaced.</p>
-        <label className="act mt-3 cursor-pointer focus-within:outline-2 focus-within:outline-offset-2 focus-within:outline-ink">
-          Choose a course file
-          <input
-            type="file"
+        <div className="mt-3">
+          <FileButton
+            words="Choose a course file"
             accept=".zip"
-            className="sr-only"
             disabled={progress !== null}
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              event.target.value = "";
-              if (file) void onCourseFile(file);
-            }}
+            onFile={(file) => void onCourseFile(file)}
           />
-        </label>
+        </div>
       </Section>
       <Section id="empty" title="Start an empty course">
-        <Form method="post" action="/courses" className="flex gap-2">
-          <input
-            name="title"
-            required
-            maxLength={200}
-            aria-label="Name of the course"
-            placeholder="Name of the course"
-            className="field max-w-80"
-          />
-          <button type="submit" className="act">
-            Start an empty course
-          </button>
-        </Form>
+        <StartEmpty />
       </Section>
     </main>
   );

@@ -13,15 +13,23 @@ export interface DrawnPage {
   readonly cancel: () => void;
 }
 
+/** Height over width from which on a page is cut: a roll of paper, not a page. */
+export const TALLEST = 20;
+/** Most pixels of one page's picture. */
+const MOST_PIXELS = 16_000_000;
+
 /** Draws a page `width` pixels wide, as sharp as the screen. */
 export function drawPage(page: PdfPage, width: number, turn: Turn): DrawnPage {
   const rotation = (page.rotate + turn * 90) % 360;
   const scale = width / page.getViewport({ scale: 1, rotation }).width;
   const viewport = page.getViewport({ scale, rotation });
-  const sharpness = Math.min(2, window.devicePixelRatio || 1);
+  // Of a page that is longer than any paper, its beginning is drawn.
+  const shape = Math.min(TALLEST, viewport.height / viewport.width);
+  const height = viewport.width * shape;
+  const sharpness = Math.min(2, window.devicePixelRatio || 1, Math.sqrt(MOST_PIXELS / (viewport.width * height)));
   const canvas = document.createElement("canvas");
-  canvas.width = Math.floor(viewport.width * sharpness);
-  canvas.height = Math.floor(viewport.height * sharpness);
+  canvas.width = Math.max(1, Math.floor(viewport.width * sharpness));
+  canvas.height = Math.max(1, Math.floor(height * sharpness));
   canvas.className = "absolute inset-0 size-full";
   canvas.setAttribute("aria-hidden", "true");
   const text = document.createElement("div");
@@ -46,7 +54,7 @@ export function drawPage(page: PdfPage, width: number, turn: Turn): DrawnPage {
     () => null, // cancelled, because the page went out of view
   );
   return {
-    shape: viewport.height / viewport.width,
+    shape,
     canvas,
     text,
     done,

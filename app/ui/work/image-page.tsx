@@ -1,4 +1,5 @@
-import { useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useLayoutEffect, useRef, useState } from "react";
+import { MOST_PIXELS, pictureSize } from "#core/formats";
 import type { PageHandle } from "./types";
 import type { Turn } from "./turn";
 import { Unreadable } from "./unreadable";
@@ -14,14 +15,22 @@ interface ImagePageProps {
 
 /** A picture on a page of its own. In an image element nothing of it runs and nothing is fetched, drawings included. */
 export function ImagePage({ blob, name, width, turn, onPage, overlay }: ImagePageProps) {
-  const address = useMemo(() => URL.createObjectURL(blob), [blob]);
-  useEffect(
-    () => () => {
-      URL.revokeObjectURL(address);
-    },
-    [address],
-  );
-  const [shape, setShape] = useState<number | "broken" | null>(null);
+  const [shape, setShape] = useState<number | "broken" | "too large" | null>(null);
+  const [address, setAddress] = useState<string | null>(null);
+  useEffect(() => {
+    let current = true;
+    let made: string | null = null;
+    void isShowable(blob).then((showable) => {
+      if (!current) return;
+      made = showable ? URL.createObjectURL(blob) : null;
+      if (made) setAddress(made);
+      else setShape("too large");
+    });
+    return () => {
+      current = false;
+      if (made) URL.revokeObjectURL(made);
+    };
+  }, [blob]);
   const page = useRef<HTMLDivElement>(null);
   useLayoutEffect(() => {
     if (page.current) onPage({ number: 1, element: page.current, textRoot: null });
@@ -36,6 +45,16 @@ export function ImagePage({ blob, name, width, turn, onPage, overlay }: ImagePag
       />
     );
   }
+  if (shape === "too large") {
+    return (
+      <Unreadable
+        name={name}
+        blob={blob}
+        what="It is too large to be shown here."
+        mend="Save the file and look at it with a program of your own."
+      />
+    );
+  }
   const tall = shape ?? 0.75;
   const lying = turn === 1 || turn === 3;
   const height = lying ? width / tall : width * tall;
@@ -47,7 +66,7 @@ export function ImagePage({ blob, name, width, turn, onPage, overlay }: ImagePag
       style={{ width, height }}
     >
       <img
-        src={address}
+        src={address ?? undefined}
         alt={name}
         draggable={false}
         className="absolute top-1/2 left-1/2 max-w-none select-none"
@@ -67,4 +86,13 @@ export function ImagePage({ blob, name, width, turn, onPage, overlay }: ImagePag
       {overlay(1)}
     </div>
   );
+}
+
+/** Bytes at the head of a picture in which its size stands; cameras put up to a few segments of 64 KiB before it. */
+const HEAD = 1_000_000;
+
+/** Whether a picture can be unpacked without filling the memory; asked of its head, before anything is. */
+async function isShowable(blob: Blob): Promise<boolean> {
+  const size = pictureSize(new Uint8Array(await blob.slice(0, HEAD).arrayBuffer()));
+  return size === null || size.width * size.height <= MOST_PIXELS;
 }

@@ -1,5 +1,5 @@
 import { findPassage, workKindOf, type Note, type WorkFile } from "#core/model";
-import type { MarkPlace, PaperSource, TextBlock } from "#core/formats";
+import { withoutMetadata, type MarkPlace, type PaperSource, type TextBlock } from "#core/formats";
 import { withPageLayer } from "./pdf-layer";
 import { closePdf, openPdf } from "./pdf-document";
 import type { TextMap } from "./text-map";
@@ -81,7 +81,8 @@ export function blocksOf(map: TextMap): TextBlock[] {
 async function pictureOf(file: WorkFile, blob: Blob): Promise<PaperSource | null> {
   const { mediaType } = file;
   if (mediaType === "image/png" || mediaType === "image/jpeg") {
-    return { kind: "picture", mediaType, bytes: new Uint8Array(await blob.arrayBuffer()) };
+    const bytes = withoutMetadata(new Uint8Array(await blob.arrayBuffer())) as Bytes;
+    return { kind: "picture", mediaType, bytes };
   }
   const address = URL.createObjectURL(blob);
   try {

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from "react";
-import { drawPage, type DrawnPage } from "./draw-page";
+import { drawPage, TALLEST, type DrawnPage } from "./draw-page";
 import { holdPdf, pdfAtHand, putFirstPage, takeFirstPage } from "./kept-pdfs";
 import type { PdfDocument, PdfTrouble } from "./pdf-document";
 import { Unreadable } from "./unreadable";
@@ -116,9 +116,9 @@ function PdfPageView({ blob, document, number, width, turn, guess, onPage, overl
       role="group"
       aria-label={`Page ${String(number)} of ${String(document.numPages)}`}
       className="relative mx-auto mb-4 border border-rule bg-white"
-      style={{ width, height: width * (shape ?? guess) }}
+      style={{ width, height: width * Math.min(TALLEST, shape ?? guess) }}
     >
-      <div ref={surface} className="absolute inset-0" />
+      <div ref={surface} className="absolute inset-0 overflow-clip" />
       {overlay(number)}
     </div>
   );
