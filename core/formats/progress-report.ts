@@ -28,18 +28,28 @@ export interface ProgressReport {
   }[];
 }
 
-/** A report of one student from the course as it stood at `at`; null where they were not on the roster. */
+/** Whose report it is, of which moment, and for whom. */
+export interface ReportWish {
+  readonly studentId: StudentId;
+  readonly at: Instant;
+  readonly audience: ProgressReport["audience"];
+}
+
+/**
+ * A report of one student from the course as it stood at `at`; null where they were not on the roster. What is written for
+ * a student passes today's gate too: what was open then and has been sealed since stays sealed.
+ */
 export function progressReport(
   state: CourseState,
-  studentId: StudentId,
-  at: Instant,
-  audience: ProgressReport["audience"],
+  today: CourseState,
+  { studentId, at, audience }: ReportWish,
 ): ProgressReport | null {
   const student = state.students[studentId];
   if (!student) return null;
   const { title, institution, timeZone } = courseOf(state);
-  const textOf = audience === "office" ? officeText(state, studentId) : studentText(state, studentId);
-  const work = assignmentsOf(state).filter(({ hidden }) => audience === "office" || !hidden);
+  const textOf = audience === "office" ? officeText(state, studentId) : studentText(state, today, studentId);
+  const isHidden = ({ id, hidden }: Assignment) => hidden || today.assignments[id]?.hidden === true;
+  const work = assignmentsOf(state).filter((assignment) => audience === "office" || !isHidden(assignment));
   return {
     course: title,
     institution,
@@ -48,7 +58,7 @@ export function progressReport(
     at,
     timeZone,
     audience,
-    totals: audience === "office" ? officeTotals(state, studentId) : studentTotals(state, studentId),
+    totals: audience === "office" ? officeTotals(state, studentId) : studentTotals(state, today, studentId),
     groups: categoriesOf(state).flatMap(({ id, name }) => {
       const own = work.filter(({ categoryId }) => categoryId === id);
       return own.length === 0 ? [] : [{ name, work: own.map((one) => ({ name: one.name, text: textOf(one) })) }];
@@ -59,13 +69,16 @@ export function progressReport(
 const ofMaximum = (points: string | null, { points: maximum }: Pick<Assignment, "points">): string =>
   `${points ?? "–"} / ${maximum}`;
 
-function studentText(state: CourseState, studentId: StudentId): (assignment: Assignment) => string {
+function studentText(state: CourseState, today: CourseState, studentId: StudentId): (assignment: Assignment) => string {
+  const open = new Set<string>(
+    visibleTo(today, studentId).flatMap(({ assignment, score }) => (score ? [assignment.id] : [])),
+  );
   const visible = new Map<string, ScoreCopy | null>(
     visibleTo(state, studentId).map(({ assignment, score }) => [assignment.id, score]),
   );
   return ({ id }) => {
     const score = visible.get(id);
-    if (!score) return "not released";
+    if (!score || !open.has(id)) return "not released";
     if (score.standing === "excused") return "excused";
     const figure = ofMaximum(score.points, { points: score.maximum });
     return score.standing === "missing" ? `missing, ${figure}` : figure;
@@ -84,11 +97,12 @@ function officeText(state: CourseState, studentId: StudentId): (assignment: Assi
   };
 }
 
-const studentTotals = (state: CourseState, studentId: StudentId): ProgressReport["totals"] =>
-  visibleTotals(state, studentId).map(({ name, text, shows }) => ({
-    name,
-    text: shows === "percent" ? `${text} %` : text,
-  }));
+function studentTotals(state: CourseState, today: CourseState, studentId: StudentId): ProgressReport["totals"] {
+  const open = new Set(visibleTotals(today, studentId).map(({ id }) => id));
+  return visibleTotals(state, studentId)
+    .filter(({ id }) => open.has(id))
+    .map(({ name, text, shows }) => ({ name, text: shows === "percent" ? `${text} %` : text }));
+}
 
 function officeTotals(state: CourseState, studentId: StudentId): ProgressReport["totals"] {
   const { percentPlaces } = courseOf(state);

@@ -1,4 +1,4 @@
-import type { FileId, Instant, StudentId } from "#core/kernel";
+import { textSum, type FileId, type Instant, type StudentId } from "#core/kernel";
 import { courseOf, fullName, type CourseState, type Message, type TotalCopy, type WorkFile } from "#core/model";
 import { visibleMessages, visibleTo, visibleTotals, type VisibleAssignment } from "#core/release";
 
@@ -54,9 +54,14 @@ export function filesOfCopy({ letters }: StudentCopyContent): {
   };
 }
 
-/** A name for a student's files: their number, with nothing in it that a file's name cannot have. */
-export const copyFileName = (number: string): string =>
-  number.replace(/[^\p{L}\p{N}._-]+/gu, "-").slice(0, 80) || "student";
+/**
+ * A name for a student's files: their number, with nothing in it that a file's name cannot have. Where something was left
+ * out, a few figures of the number's sum tell it from another that comes to the same: `A/1` is not `A-1`.
+ */
+export function copyFileName(number: string): string {
+  const plain = number.replace(/[^\p{L}\p{N}._-]+/gu, "-").slice(0, 80);
+  return plain === number && plain !== "" ? plain : `${plain || "student"}-${textSum(number).slice(0, 6)}`;
+}
 
 /** Bytes that stand inside a copy, by the file they belong to. */
 export type CopyFiles = ReadonlyMap<

@@ -185,11 +185,17 @@ describe("the files of one student", () => {
 });
 
 it("a progress report, read by poppler, tells its date, its figures and for whom it is", async () => {
-  const report = required(progressReport(judged, ada.studentId, AT, "office") ?? undefined, "report");
+  const report = required(
+    progressReport(judged, judged, { studentId: ada.studentId, at: AT, audience: "office" }) ?? undefined,
+    "report",
+  );
   const text = pdfText(await writeReport(report, FONTS));
   for (const words of ["Progress report", "Ada Ames, N1", "as of 23 November 2026", "36 / 100", "For the office"]) {
     expect(text).toContain(words);
   }
-  const own = required(progressReport(judged, ada.studentId, AT, "student") ?? undefined, "report");
+  const own = required(
+    progressReport(judged, judged, { studentId: ada.studentId, at: AT, audience: "student" }) ?? undefined,
+    "report",
+  );
   expect(pdfText(await writeReport(own, FONTS))).not.toMatch(/36|For the office/);
 });

@@ -45,7 +45,7 @@ export function Reports({
             done,
             all: chosen.length,
           });
-          const report = progressReport(then, student.id, at, audience);
+          const report = progressReport(then, state, { studentId: student.id, at, audience });
           if (!report) continue;
           const name = `${copyFileName(student.number)}-${day}.pdf`;
           files.push({ name, mediaType: "application/pdf", bytes: await jobs.report(report, fonts) });
