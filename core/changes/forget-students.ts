@@ -79,8 +79,9 @@ function withOwnNotes(copy: RecordOf<"copies">, gone: ReadonlySet<StudentId>): R
 export const forgetStudents = (state: CourseState, gone: ReadonlySet<StudentId>): (Patch | null)[] =>
   (Object.keys(NAMES_STUDENTS) as TableName[]).flatMap((table) => forgetIn(state, table, gone));
 
-function forgetIn<T extends TableName>(state: CourseState, table: T, gone: ReadonlySet<StudentId>): (Patch | null)[] {
-  const naming = NAMES_STUDENTS[table] as Naming<T>;
+function forgetIn(state: CourseState, table: TableName, gone: ReadonlySet<StudentId>): (Patch | null)[] {
+  // The list gives each table the functions for its own records.
+  const naming = NAMES_STUDENTS[table] as unknown as Naming<TableName>;
   if (naming === "nobody") return [];
   const records = recordsOf(state, table);
   if (typeof naming === "function") {
