@@ -3,7 +3,7 @@ import type { StudentId } from "#core/kernel";
 import { courseOf, fullName, type CommentsCopy, type CourseState, type WorkFile } from "#core/model";
 import type { Repository } from "#storage";
 import { runCopyJobs, StoppedError } from "../workers/client";
-import type { CopyMaterial, MadeFile } from "../workers/protocol";
+import type { CopyLock, CopyMaterial, MadeFile } from "../workers/protocol";
 import { pdfMarks } from "./marked-pdf";
 import { criterionColour } from "./ui/colours";
 import { formattedHtml } from "./ui/formatted";
@@ -18,8 +18,8 @@ export interface CopiesWish {
   readonly repository: Repository;
   readonly slot: string;
   readonly studentIds: readonly StudentId[];
-  /** The passphrase that locks a student's copy; null leaves it open. */
-  readonly passphraseOf: (studentId: StudentId) => string | null;
+  /** What locks a student's copy; null leaves it open. */
+  readonly lockOf: (studentId: StudentId) => CopyLock | null;
   readonly signal: AbortSignal;
   readonly tell: (progress: JobProgress) => void;
 }
@@ -42,7 +42,7 @@ export function makeCopies<T>(
     pack: (files: readonly MadeFile[]) => Promise<Uint8Array<ArrayBuffer>>,
   ) => Promise<T>,
 ): Promise<T> {
-  const { state, repository, studentIds, passphraseOf, signal, tell } = wish;
+  const { state, repository, studentIds, lockOf, signal, tell } = wish;
   return runCopyJobs(async (jobs) => {
     const fonts = await pdfFonts();
     const at = repository.surroundings.now();
@@ -57,7 +57,7 @@ export function makeCopies<T>(
         done,
         all: studentIds.length,
       });
-      const material = await copyMaterial(wish, content, passphraseOf(studentId));
+      const material = await copyMaterial(wish, content, lockOf(studentId));
       made.push({ studentId, files: await jobs.make(material, fonts) });
     }
     tell({ words: "Putting them together", done: studentIds.length, all: studentIds.length });
@@ -68,7 +68,7 @@ export function makeCopies<T>(
 async function copyMaterial(
   { state, repository, slot }: CopiesWish,
   content: StudentCopyContent,
-  passphrase: string | null,
+  lock: CopyLock | null,
 ): Promise<CopyMaterial> {
   const { letters, course, name } = content;
   const read = (file: WorkFile) => repository.readFile(slot, file.id);
@@ -90,7 +90,7 @@ async function copyMaterial(
     sheets: letters.map((letter) => feedbackSheet({ title: letter.assignment.name, course, name, ...letter })),
     papers: (await Promise.all(papers)).flat(),
     files: (await Promise.all(files)).flat(),
-    passphrase,
+    lock,
   };
 }
 

@@ -34,6 +34,7 @@ test("a student's copy opens from disk without the application and without a net
   await releaseMemo(page);
   await open(page, `${RELEASE}/deliver`);
   await page.getByLabel("For", { exact: true }).selectOption({ label: "Heron" });
+  await page.getByLabel("Lock").selectOption({ label: "not locked" });
   const files = await savedBy(page, "Make copies for 14 students");
   expect(Object.keys(files)).toHaveLength(28);
   await expect(page.getByText("copies made for 14 students")).toBeVisible();
@@ -77,36 +78,64 @@ test("a student's copy opens from disk without the application and without a net
   }
 });
 
-test("locked copies have a passphrase each, in a list beside them", async ({ page }) => {
-  await openDemo(page, "/release/deliver");
-  await page.getByLabel("Lock").selectOption({ label: "each locked with a passphrase of its own" });
-  for (const name of ["Aldous Brenn", "Anouk Brisk"]) await page.getByRole("checkbox", { name }).uncheck();
-  // Copies of 26 students take about ten seconds, on a busy machine several times that.
-  const named = (predicate: (name: string) => boolean) =>
-    page.waitForEvent("download", {
-      predicate: (download) => predicate(download.suggestedFilename()),
-      timeout: 80_000,
-    });
-  const list = named((name) => name === "passphrases.csv");
-  const [archive] = await Promise.all([
-    named((name) => name.endsWith(".zip")),
-    page.getByRole("button", { name: "Make copies for 26 students" }).click(),
-  ]);
-  const lines = readFileSync(await (await list).path(), "utf8")
-    .trim()
-    .split("\r\n")
-    .map((line) => line.split(","));
-  expect(lines).toHaveLength(27);
-  expect(new Set(lines.map(([, , passphrase]) => passphrase)).size).toBe(27);
-  const [number = "", , passphrase = ""] = lines[1] ?? [];
-  const locked = unzipSync(readFileSync(await archive.path()))[`${number}.zip`];
+/** Opens a locked archive's page with the passphrase that the saved list gives for a student's number. */
+function openedWith(list: string, number: string, locked: Uint8Array | undefined): string {
+  const [, , passphrase = ""] =
+    list
+      .split("\r\n")
+      .map((line) => line.split(","))
+      .find(([one]) => one === number) ?? [];
   const place = join(folder(), "copy.zip");
   writeFileSync(place, locked ?? "");
-  const opened = execFileSync("/usr/bin/7z", ["x", "-so", `-p${passphrase}`, place, `${number}.html`], {
-    encoding: "utf8",
-  });
-  expect(opened).toContain(number);
+  return execFileSync("/usr/bin/7z", ["x", "-so", `-p${passphrase}`, place, "copy.html"], { encoding: "utf8" });
+}
+
+async function savedList(page: Page): Promise<string> {
+  const [list] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("button", { name: "Save the list of passphrases" }).click(),
+  ]);
+  return readFileSync(await list.path(), "utf8");
+}
+
+test("copies are locked with a passphrase each, and the list is saved by itself, before one leaves", async ({
+  page,
+}) => {
+  await openDemo(page, "/release/deliver");
+  await expect(page.getByLabel("Lock")).toHaveValue("archive");
+  for (const name of ["Aldous Brenn", "Anouk Brisk"]) await page.getByRole("checkbox", { name }).uncheck();
+  // Copies of 26 students take about ten seconds, on a busy machine several times that.
+  const saved: string[] = [];
+  page.on("download", (download) => saved.push(download.suggestedFilename()));
+  const files = await savedBy(page, "Make copies for 26 students");
+  expect(Object.keys(files)).toHaveLength(26);
+  await expect(page.getByText("The passphrases of 26 copies are kept nowhere.", { exact: false })).toBeVisible();
+  expect(saved).toHaveLength(1);
+
+  await page.getByRole("link", { name: "Gradebook" }).click();
+  await page.getByRole("button", { name: "Leave as it is" }).click();
+  await expect(page).toHaveURL(/deliver$/);
+  const list = await savedList(page);
+  expect(list.trim().split("\r\n")).toHaveLength(27);
+  expect(new Set(list.split("\r\n").map((line) => line.split(",")[2])).size).toBe(28);
+  const [name = "", locked] = Object.entries(files)[0] ?? [];
+  const number = name.replace(".zip", "");
+  expect(openedWith(list, number, locked)).toContain(number);
   await expect(page.getByText("copies made for 26 students, locked")).toBeVisible();
+  await page.getByRole("link", { name: "Gradebook" }).click();
+  await expect(page).toHaveURL(/gradebook/);
+});
+
+test("a copy in an e-mail draft is locked too", async ({ page }) => {
+  await releaseMemo(page);
+  await open(page, `${RELEASE}/post?assignment=flood-memo`);
+  await page.getByLabel("In each e-mail draft").selectOption({ label: "the student's copy, locked, as an archive" });
+  const drafts = await savedBy(page, "Save as e-mail drafts");
+  const list = await savedList(page);
+  const text = new TextDecoder().decode(drafts["L26041.eml"]);
+  expect(text).toContain('filename="L26041.zip"');
+  const [, encoded = ""] = /L26041\.zip"[^]*?\r\n\r\n([A-Za-z0-9+/=\r\n]+)/.exec(text) ?? [];
+  expect(openedWith(list, "L26041", Buffer.from(encoded, "base64"))).toContain("For Aldous Brenn, L26041");
 });
 
 test("a letter goes through the post office into the window, is opened there, and as a draft into a file", async ({
@@ -192,4 +221,14 @@ test("final grades are kept as they were exported and compared with today's", as
   const text = execFileSync("/usr/bin/pdftotext", ["-layout", await report.path(), "-"], { encoding: "utf8" });
   expect(text).toContain("Esi Okonwe");
   expect(text).toMatch(/Site sketch\s+not released/);
+
+  await page.getByLabel("Holding").selectOption({ label: "everything, for the office" });
+  await expect(page.getByText("Not for students.", { exact: false })).toBeVisible();
+  const [office] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("button", { name: "Save 1 report as PDF" }).click(),
+  ]);
+  const all = execFileSync("/usr/bin/pdftotext", ["-layout", await office.path(), "-"], { encoding: "utf8" });
+  expect(all).toContain("For the office: holds figures that were not released to the student.");
+  expect(all).toMatch(/Site sketch\s+2 \//);
 });

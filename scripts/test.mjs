@@ -22,6 +22,8 @@ const PACKAGES = {
   "poppler-utils": ["/usr/bin/pdftotext"],
   // A second opinion on the locked archives that the application writes.
   "p7zip-full": ["/usr/bin/7z"],
+  // Opens the copies locked as age files.
+  age: ["/usr/bin/age"],
   // Writes and reads what cameras put into pictures.
   "libimage-exiftool-perl": ["/usr/bin/exiftool"],
   "python3-gi": ["/usr/lib/python3/dist-packages/gi/__init__.py"],

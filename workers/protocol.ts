@@ -63,7 +63,13 @@ export interface CopyMaterial {
   /** Files as they were handed in or given back, by the file they belong to. */
   readonly files: readonly (MadeFile & { readonly fileId: FileId })[];
   /** Locks the student's files into an archive of their own; null leaves them open. */
-  readonly passphrase: string | null;
+  readonly lock: CopyLock | null;
+}
+
+/** How a student's files are locked: as an archive that common programs open, or as an age file. */
+export interface CopyLock {
+  readonly kind: "archive" | "age";
+  readonly passphrase: string;
 }
 
 /** What the worker for student copies can be asked, one student after the other. */

@@ -12,7 +12,7 @@ import type { CourseState } from "#core/model";
 import { assignmentId, criterionId, fileId, run, smallCourse, studentId } from "#core/testing";
 import { formattedHtml } from "../../app/ui/formatted";
 import { feedbackSheet } from "../../app/ui/work/feedback-sheet";
-import type { CopyMaterial } from "../protocol";
+import type { CopyLock, CopyMaterial } from "../protocol";
 import { makeCopy, packFiles } from "./make-copy";
 import { writeReport } from "./report-pdf";
 
@@ -67,7 +67,7 @@ async function workPdf(): Promise<Uint8Array<ArrayBuffer>> {
   return await document.save();
 }
 
-async function material(state: CourseState, passphrase: string | null = null): Promise<CopyMaterial> {
+async function material(state: CourseState, lock: CopyLock | null = null): Promise<CopyMaterial> {
   const content = required(studentCopyOf(state, ada.studentId, AT) ?? undefined, "copy");
   const notes = content.letters.flatMap(({ comments }) => comments?.notes ?? []);
   return {
@@ -105,7 +105,7 @@ async function material(state: CourseState, passphrase: string | null = null): P
             },
           ],
     files: [],
-    passphrase,
+    lock,
   };
 }
 
@@ -156,20 +156,41 @@ describe("the files of one student", () => {
     expect(pdfText(required(nothing[1], "pdf").bytes)).toContain("Nothing has been released to you yet.");
   });
 
-  it("locked with a passphrase open with it in another program, and with no other", async () => {
-    const [archive, ...others] = await makeCopy(await material(released, "kvt4-9mqa ä"), FONTS);
+  it("locked as an archive open with its passphrase in another program, with no other, and name nobody", async () => {
+    const lock = { kind: "archive", passphrase: "kvt4-9mqa ä" } as const;
+    const [archive, ...others] = await makeCopy(await material(released, lock), FONTS);
     expect([archive?.name, others]).toEqual(["N1.zip", []]);
     const file = join(folder, "N1.zip");
     writeFileSync(file, required(archive, "archive").bytes);
-    const open = (passphrase: string) =>
-      spawnSync("/usr/bin/7z", ["x", "-so", `-p${passphrase}`, file, "N1.html"], {
-        encoding: "utf8",
-        env: { ...process.env, LC_ALL: "C.UTF-8" },
-      });
+    const sevenZip = (...args: string[]) =>
+      spawnSync("/usr/bin/7z", [...args, file], { encoding: "utf8", env: { ...process.env, LC_ALL: "C.UTF-8" } });
+    const open = (passphrase: string) => sevenZip("x", "-so", `-p${passphrase}`, "-i!copy.html");
     expect(open("kvt4-9mqa ä").stdout).toContain("For Ada Ames, N1");
     expect(open("wrong").status).not.toBe(0);
     expect(open("wrong").stdout).not.toContain("Ada");
-    expect(Buffer.from(required(archive, "archive").bytes).toString("latin1")).not.toContain("Ada Ames");
+    const outside = Buffer.from(required(archive, "archive").bytes).toString("latin1");
+    for (const word of ["Ada", "Ames", "N1"]) expect(outside.includes(word)).toBe(false);
+    expect(sevenZip("l", "-slt").stdout).toMatch(/Path = copy\.html[^]*Method = AES-256[^]*Path = copy\.pdf/);
+  });
+
+  it("locked as an age file open with the age command and the passphrase, and with no other", async () => {
+    const lock = { kind: "age", passphrase: "kvt4-9mqa" } as const;
+    const [file] = await makeCopy(await material(released, lock), FONTS);
+    expect(file?.name).toBe("N1.zip.age");
+    const place = join(folder, "N1.zip.age");
+    const bytes = required(file, "age file").bytes;
+    writeFileSync(place, bytes);
+    // The format's header says the work factor: age-encryption.org/v1, section "scrypt recipient stanza".
+    expect(strFromU8(bytes.subarray(0, 80))).toMatch(/^age-encryption\.org\/v1\n-> scrypt \S+ 18\n/);
+    const open = (passphrase: string) =>
+      spawnSync("/usr/bin/python3", [join(import.meta.dirname, "open-age.py"), place, passphrase], {
+        maxBuffer: 1e8,
+      });
+    const inside = unzipSync(open("kvt4-9mqa").stdout);
+    expect(Object.keys(inside)).toEqual(["copy.html", "copy.pdf"]);
+    expect(strFromU8(required(inside["copy.html"], "page"))).toContain("For Ada Ames, N1");
+    const wrong = open("kvt4-9mqb");
+    expect([wrong.status === 0, wrong.stdout.length]).toEqual([false, 0]);
   });
 
   it("are packed together, none over another", () => {

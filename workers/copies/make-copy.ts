@@ -4,13 +4,15 @@ import type { FileId } from "#core/kernel";
 import { writePaper } from "../pdf/marked-paper";
 import type { CopyMaterial, MadeFile } from "../protocol";
 import { writeLetters } from "./letters-pdf";
-import { lockedArchive } from "./locked-archive";
+import { locked } from "./locked";
 
 const PDF = "application/pdf";
+/** A locked archive shows the names inside to anyone, so they name nobody. */
+const INSIDE = "copy";
 
-/** The files of one student: a page that needs nothing else and a PDF, or one locked archive that holds both. */
+/** The files of one student: a page that needs nothing else and a PDF, or one locked file that holds both. */
 export async function makeCopy(material: CopyMaterial, fonts: readonly FontFile[]): Promise<readonly MadeFile[]> {
-  const { content, sheets, papers, files, formatted, passphrase } = material;
+  const { content, sheets, papers, files, formatted, lock } = material;
   const stem = copyFileName(content.number);
   const at = content.madeAt;
   const marked: { readonly name: string; readonly bytes: Uint8Array<ArrayBuffer> }[] = [];
@@ -26,12 +28,12 @@ export async function makeCopy(material: CopyMaterial, fonts: readonly FontFile[
     files: inside satisfies CopyFiles,
     formatted: (text) => formatted.get(text) ?? "",
   });
-  const made: MadeFile[] = [
-    { name: `${stem}.html`, mediaType: "text/html", bytes: strToU8(page) },
-    { name: `${stem}.pdf`, mediaType: PDF, bytes: await writeLetters(content, sheets, marked, fonts) },
+  const letters = await writeLetters(content, sheets, marked, fonts);
+  const named = (name: string): MadeFile[] => [
+    { name: `${name}.html`, mediaType: "text/html", bytes: strToU8(page) },
+    { name: `${name}.pdf`, mediaType: PDF, bytes: letters },
   ];
-  if (passphrase === null) return made;
-  return [{ name: `${stem}.zip`, mediaType: "application/zip", bytes: await lockedArchive(made, passphrase) }];
+  return lock === null ? named(stem) : [await locked(stem, named(INSIDE), lock)];
 }
 
 /** Letters as e-mail drafts. */
@@ -39,7 +41,7 @@ export const mailFiles = (drafts: readonly { readonly name: string; readonly dra
   drafts.map(({ name, draft }) => ({ name, mediaType: "message/rfc822", bytes: strToU8(mailDraft(draft)) }));
 
 /** Kinds of files that are packed already. */
-const STORED = /\.(pdf|zip)$/;
+const STORED = /\.(pdf|zip|age)$/;
 
 /** All files in one archive; a name that stands twice gets a number. */
 export function packFiles(files: readonly MadeFile[]): Uint8Array<ArrayBuffer> {

@@ -1,12 +1,13 @@
 import { useState } from "react";
 import { Link } from "react-router";
-import { hasContent, studentCopyOf, writeCsv } from "#core/formats";
+import { hasContent, studentCopyOf } from "#core/formats";
 import type { StudentId } from "#core/kernel";
 import { courseOf, deliveriesOf, fullName, sectionsOf, studentsOf } from "#core/model";
+import { locksFor, LOCKING_WORDS, LOCKINGS, type Locking } from "../../locks/copy-locks";
+import { PassphraseList } from "../../locks/passphrase-list";
 import { openCourse } from "../../open-course";
 import { windowAddress } from "../../ui/address";
 import { JobStatus } from "../../ui/job-status";
-import { newPassphrase } from "../../ui/passphrase";
 import { saveAs } from "../../ui/save-as";
 import { useJob } from "../../ui/use-job";
 import { troubleOf } from "../../ui/use-command";
@@ -35,55 +36,39 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
   return { state, repository, students, at, sections: sectionsOf(state), deliveries: deliveriesOf(state) };
 }
 
-type Lock = "none" | "one" | "each";
-const LOCKS: readonly (readonly [Lock, string])[] = [
-  ["none", "not locked"],
-  ["one", "all locked with one passphrase"],
-  ["each", "each locked with a passphrase of its own"],
-];
-/** Shortest passphrase that is taken. */
-const SHORTEST = 8;
-
 export default function DeliverPage({ loaderData, params }: Route.ComponentProps) {
   const { state, repository, students, at, sections, deliveries } = loaderData;
   const [sectionId, setSectionId] = useState("");
-  const [lock, setLock] = useState<Lock>("none");
-  const [phrase, setPhrase] = useState("");
+  const [locking, setLocking] = useState<Locking>("archive");
+  const [locks, setLocks] = useState<ReturnType<typeof locksFor>>(new Map());
   const [left, setLeft] = useState<ReadonlySet<StudentId>>(new Set());
   const job = useJob();
   const change = useChange();
   const { timeZone } = courseOf(state);
   const shown = students.filter((student) => sectionId === "" || student.sectionId === sectionId);
   const chosen = shown.filter(({ id, has }) => has && !left.has(id));
-  const lacking = lock === "one" && phrase.length < SHORTEST;
 
   const make = () =>
     job.run(async (signal, tell) => {
       const { makeCopies } = await import("../../student-copies");
-      const phrases = new Map(chosen.map(({ id }) => [id, lock === "each" ? newPassphrase() : phrase]));
+      const studentIds = chosen.map(({ id }) => id);
+      const made = locksFor(locking, studentIds);
       const wish = {
         state,
         repository,
         slot: params.slot,
-        studentIds: chosen.map(({ id }) => id),
-        passphraseOf: (id: StudentId) => (lock === "none" ? null : (phrases.get(id) ?? phrase)),
+        studentIds,
+        lockOf: (id: StudentId) => made.get(id) ?? null,
         signal,
         tell,
       };
-      const archive = await makeCopies(wish, (made, pack) => pack(made.flatMap(({ files }) => files)));
-      const trouble = troubleOf(
-        await change({ type: "noteDelivery", locked: lock !== "none", studentIds: wish.studentIds }),
-      );
+      const archive = await makeCopies(wish, (copies, pack) => pack(copies.flatMap(({ files }) => files)));
+      const trouble = troubleOf(await change({ type: "noteDelivery", locked: locking !== "none", studentIds }));
       if (trouble) throw new Error(trouble);
       const name = `student-copies-${at.slice(0, 10)}.zip`;
       saveAs(new Blob([archive], { type: "application/zip" }), name);
-      if (lock === "each") {
-        const rows = chosen.map((one) => [one.number, one.name, phrases.get(one.id) ?? ""].map((text) => ({ text })));
-        const csv = writeCsv([["Student number", "Name", "Passphrase"].map((text) => ({ text })), ...rows]);
-        saveAs(new Blob([csv], { type: "text/csv;charset=utf-8" }), "passphrases.csv");
-      }
-      const beside = lock === "each" ? " The passphrases were saved beside it; they are kept nowhere else." : "";
-      return `${name} was saved with the copies of ${counted(chosen.length, "student")}.${beside}`;
+      setLocks(made);
+      return `${name} was saved with the copies of ${counted(chosen.length, "student")}.`;
     });
 
   return (
@@ -108,42 +93,25 @@ export default function DeliverPage({ loaderData, params }: Route.ComponentProps
         )}
         <ChoiceField
           label="Lock"
-          value={lock}
-          options={LOCKS}
+          value={locking}
+          options={LOCKINGS}
           onKeep={(value) => {
-            setLock(value);
+            setLocking(value);
             return undefined;
           }}
         />
-        {lock === "one" && (
-          <label>
-            <span className="block text-[13px] text-soft">Passphrase, at least {SHORTEST} letters</span>
-            <input
-              className="field !w-56"
-              autoComplete="off"
-              value={phrase}
-              onChange={(event) => {
-                setPhrase(event.target.value);
-              }}
-            />
-          </label>
-        )}
         <button
           type="button"
           className="act act-first"
-          disabled={chosen.length === 0 || lacking || job.progress !== null}
+          disabled={chosen.length === 0 || job.progress !== null}
           onClick={() => void make()}
         >
           {chosen.length === 0 ? "Nothing to give out yet" : `Make copies for ${counted(chosen.length, "student")}`}
         </button>
       </div>
-      {lock !== "none" && (
-        <p className="mt-2 text-[13.5px] text-soft">
-          A locked copy is an archive with AES-256 that common archive programs open. Without its passphrase nobody can,
-          nor can you.
-        </p>
-      )}
+      <p className="mt-2 text-[13.5px] text-soft">{LOCKING_WORDS[locking]}</p>
       <JobStatus job={job} />
+      <PassphraseList key={[...locks.values()][0]?.passphrase} state={state} locks={locks} />
       <table className="mt-2 w-full text-[14px]">
         <caption className="sr-only">Students and what they see</caption>
         <thead>

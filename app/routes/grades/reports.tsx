@@ -86,7 +86,10 @@ export function Reports({
         <ChoiceField
           label="Holding"
           value={audience}
-          options={[]}
+          options={[
+            ["student", "what the student could see"],
+            ["office", "everything, for the office"],
+          ]}
           onKeep={(value) => {
             setAudience(value);
             return undefined;

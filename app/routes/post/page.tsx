@@ -2,6 +2,8 @@ import { useState } from "react";
 import type { AssignmentId, StudentId } from "#core/kernel";
 import { assignmentsOf, courseOf, fullName, mailsOf, sectionsOf, studentsOf } from "#core/model";
 import { visibleTo } from "#core/release";
+import { locksFor, LOCKINGS, type Locking } from "../../locks/copy-locks";
+import { PassphraseList } from "../../locks/passphrase-list";
 import { openCourse } from "../../open-course";
 import { addresseesOf } from "../../ui/addressees";
 import { fromAddress, inAddress } from "../../ui/address";
@@ -29,10 +31,16 @@ something new of {course} is ready for you to read. You find it in your student 
 
 If anything in it is not clear, answer there.`;
 
+const ATTACHING: readonly (readonly [Locking | "", string])[] = [
+  ["", "the letter alone"],
+  ...LOCKINGS.map(([locking, words]) => [locking, `the student's copy, ${words.replace("each ", "")}`] as const),
+];
+
 export default function PostPage({ loaderData, params }: Route.ComponentProps) {
   const { state, repository, at } = loaderData;
   const [text, set] = useSearchChoice();
-  const [attach, setAttach] = useState(false);
+  const [attach, setAttach] = useState<Locking | "">("");
+  const [locks, setLocks] = useState<ReturnType<typeof locksFor>>(new Map());
   const job = useJob();
   const change = useChange();
   const about = text("assignment");
@@ -59,16 +67,19 @@ export default function PostPage({ loaderData, params }: Route.ComponentProps) {
   const drafts = (letters: readonly FilledLetter[]) =>
     job.run(async (signal, tell) => {
       const { saveDrafts } = await import("../../mail-files");
-      if (!attach) return `${await saveDrafts(state, letters, at, signal)} was saved.`;
+      if (attach === "") return `${await saveDrafts(state, letters, at, signal)} was saved.`;
       const { makeCopies } = await import("../../student-copies");
       const studentIds: StudentId[] = letters.map(({ studentId }) => studentId);
-      const wish = { state, repository, slot: params.slot, studentIds, passphraseOf: () => null, signal, tell };
-      const copies = await makeCopies(wish, (made) =>
-        Promise.resolve(new Map(made.map(({ studentId, files }) => [studentId, files]))),
+      const made = locksFor(attach, studentIds);
+      const lockOf = (id: StudentId) => made.get(id) ?? null;
+      const wish = { state, repository, slot: params.slot, studentIds, lockOf, signal, tell };
+      const copies = await makeCopies(wish, (all) =>
+        Promise.resolve(new Map(all.map(({ studentId, files }) => [studentId, files]))),
       );
       const name = await saveDrafts(state, letters, at, signal, copies);
-      const trouble = troubleOf(await change({ type: "noteDelivery", locked: false, studentIds }));
+      const trouble = troubleOf(await change({ type: "noteDelivery", locked: attach !== "none", studentIds }));
       if (trouble) throw new Error(trouble);
+      setLocks(made);
       return `${name} was saved, each draft with its student's copy.`;
     });
 
@@ -105,17 +116,15 @@ export default function PostPage({ loaderData, params }: Route.ComponentProps) {
             return undefined;
           }}
         />
-        <label className="flex items-center gap-2 pb-2">
-          <input
-            type="checkbox"
-            className="size-4 accent-green"
-            checked={attach}
-            onChange={(event) => {
-              setAttach(event.target.checked);
-            }}
-          />
-          put each student&apos;s copy into the e-mail draft
-        </label>
+        <ChoiceField
+          label="In each e-mail draft"
+          value={attach}
+          options={ATTACHING}
+          onKeep={(value) => {
+            setAttach(value);
+            return undefined;
+          }}
+        />
       </div>
       {people.length === 0 ? (
         <p className="mt-6 text-soft">Nobody can see anything of this yet. Release it first, then write about it.</p>
@@ -130,6 +139,7 @@ export default function PostPage({ loaderData, params }: Route.ComponentProps) {
         />
       )}
       <JobStatus job={job} />
+      <PassphraseList key={[...locks.values()][0]?.passphrase} state={state} locks={locks} />
       <SentList
         mails={mailsOf(state)}
         timeZone={courseOf(state).timeZone}
