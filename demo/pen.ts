@@ -13,7 +13,8 @@ export class Pen {
   /** Runs a command; `names` are used up for new ids before numbers are. @throws Error when the core refuses it */
   run(at: string, command: Command, names: readonly string[] = []): void {
     const left = [...names];
-    const context = { at: at as Instant, by: this.by, fresh: () => left.shift() ?? `d${String((this.#count += 1))}` };
+    const fresh = () => left.shift() ?? `d${String((this.#count += 1))}`;
+    const context = { at: at as Instant, by: this.by, fresh, journal: this.entries };
     const done = runCommand(this.state, command, context);
     if (!done.ok) throw new Error(`demo: ${command.type} refused: ${JSON.stringify(done.issue)}`);
     this.state = done.value.state;

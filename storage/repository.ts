@@ -78,7 +78,7 @@ export class Repository {
 
   /** A course from its first command on. */
   async startCourse(wish: string, start: Extract<Command, { type: "startCourse" }>) {
-    const context = { at: this.surroundings.now(), by: start.course.markerId, fresh: this.surroundings.fresh };
+    const context = { at: this.surroundings.now(), by: start.course.markerId, fresh: this.surroundings.fresh, journal: [] };
     const done = runCommand(EMPTY_STATE, start, context);
     if (!done.ok) return refuse(done.issue);
     const entry: Entry = { seq: 1, schema: ENTRY_SCHEMA, kind: "change", of: null, change: done.value.change };

@@ -197,7 +197,16 @@ export class CourseSession {
   }
 
   #context(): Context {
-    return { at: this.surroundings.now(), by: courseOf(this.#state).markerId, fresh: this.surroundings.fresh };
+    const journal = () => this.entries;
+    return {
+      at: this.surroundings.now(),
+      by: courseOf(this.#state).markerId,
+      fresh: this.surroundings.fresh,
+      // Asked for by few changes, and a list as long as the course is old.
+      get journal() {
+        return journal();
+      },
+    };
   }
 
   #take(step: Step): Result<Change, ChangeIssue> {

@@ -82,10 +82,17 @@ export type ChangeIssue =
   /** The course could be read only in part; nothing is written over what is left of it. */
   | { readonly code: "course_damaged"; readonly seq: number };
 
+/** A change that was made before, undoings and redoings with them. */
+export interface Past {
+  readonly change: Pick<Change, "at" | "patches">;
+}
+
 /** What the core is handed from outside: time, author and fresh ids are never fetched inside. */
 export interface Context {
   readonly at: Instant;
   readonly by: MarkerId;
+  /** All that led to the state, the oldest first: what was given out and taken back again stands nowhere else. */
+  readonly journal: readonly Past[];
   /** A text that was never given out before. */
   readonly fresh: () => string;
 }

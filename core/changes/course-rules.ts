@@ -62,6 +62,7 @@ const FIELD_WORDS: Readonly<Record<string, string>> = {
   capAtHundred: "cap at 100 %",
   totalsRestOn: "what totals rest on",
   releaseStops: "what stops a release",
+  releasePasses: "what stops a release",
   totals: "weights or points",
   timeZone: "time zone",
 };

@@ -43,9 +43,11 @@ describe("the conversation on a paper", () => {
     const written = run(smallCourse(), send("One?", "replyAsStudent"), send("Two?", "replyAsStudent"), send("Yes."));
     expect(unreadReplies(written).map(({ student, count }) => [student.id, count])).toEqual([[ada, 2]]);
     const facets = ["score"] as const;
-    expect(preflight(written, assignment(written), facets).find(({ code }) => code === "replies_unread")?.count).toBe(
-      1,
-    );
+    expect(
+      preflight({ state: written, assignment: assignment(written), facets }).find(
+        ({ code }) => code === "replies_unread",
+      )?.count,
+    ).toBe(1);
     const read = run(written, { type: "readMessages", ...onAda, side: "marker" });
     expect(unreadReplies(read)).toEqual([]);
     expect(messagesOf(read, essay, ada).map(({ readAt }) => readAt)).toEqual([WORLD.at, WORLD.at, null]);
@@ -160,7 +162,9 @@ describe("evidence that a rubric asks for", () => {
       );
     expect([lacking(asking), lacking(judged)]).toEqual([[], ["record"]]);
     expect(
-      preflight(judged, assignment(judged), ["score"]).find(({ code }) => code === "evidence_lacking")?.count,
+      preflight({ state: judged, assignment: assignment(judged), facets: ["score"] }).find(
+        ({ code }) => code === "evidence_lacking",
+      )?.count,
     ).toBe(1);
     const target = { kind: "passage", page: 1, start: 0, end: 4, exact: "word", prefix: "", suffix: "" } as const;
     const note = { mark: "highlight", target, criterionId: criterionId("record"), body: "" } as const;

@@ -10,8 +10,11 @@ export {
   type History,
   type HistoryStep,
 } from "./history";
-export { checkedAfter, leakReport, remediesFor, tellsSomething, type Checked, type Remedy } from "./leak-check";
-export { observationsOf, totalsHistory, type TotalsGiven } from "./totals-history";
+export { checkedAfter, remediesFor, type Remedy } from "./leak-check";
+export { classFiguresGiven } from "./class-history";
+export { leakReport, tellsSomething, type Checked } from "./leak-report";
+export { observationsOf, totalsHistory } from "./totals-history";
+export type { StateThen } from "./states-after";
 export { stateAt } from "./state-at";
 export { bridgeBetween } from "./bridge";
 export { applyPatches, invertPatches, type Patch } from "./patch";

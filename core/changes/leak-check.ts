@@ -1,35 +1,15 @@
-import type { AssignmentId, StudentId } from "#core/kernel";
+import type { AssignmentId } from "#core/kernel";
 import { courseOf, totalSealOf, type CourseState } from "#core/model";
-import { leaksOf, totalIds, type LeakReport } from "#core/release";
+import { totalIds, type LeakReport } from "#core/release";
 import type { Context } from "./change";
+import { checkedIn, type Checked } from "./leak-report";
 import { runCommand, type Command } from "./registry";
-import { observationsOf, type TotalsGiven } from "./totals-history";
-
-/** A state to be checked for leaks, with the totals that were given out on the way to it, the newest first. */
-export interface Checked {
-  readonly state: CourseState;
-  readonly history: readonly TotalsGiven[];
-}
-
-/** What one student can work out of all they see and saw. Open verdicts are left out: they tell nothing. */
-export function leakReport({ state, history }: Checked, studentId: StudentId): LeakReport {
-  const report = leaksOf(state, studentId, observationsOf(history, state, studentId));
-  return { ...report, leaks: report.leaks.filter(({ verdict }) => verdict !== "open") };
-}
-
-/** Whether a report has anything to stop at. */
-export const tellsSomething = ({ leaks, inconsistent, unchecked }: LeakReport): boolean =>
-  leaks.length + inconsistent.length + unchecked.length > 0;
 
 /** The state a command leads to, to be checked before it is given; null where the command is refused. */
 export function checkedAfter({ state, history }: Checked, command: Command, context: Context): Checked | null {
   const next = runCommand(state, command, context);
   if (!next.ok) return null;
-  const gives = next.value.change.patches.some(({ table }) => table === "totalCopies");
-  return {
-    state: next.value.state,
-    history: gives ? [{ at: context.at, state: next.value.state }, ...history] : history,
-  };
+  return checkedIn({ state: next.value.state, history }, next.value.change.patches, context.at);
 }
 
 /** A way to close leaks. */

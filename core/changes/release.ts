@@ -17,11 +17,13 @@ import {
   type Release,
   type Student,
   type StudentCopy,
+  type TotalSeal,
 } from "#core/model";
 import { copyState, draftFacet, dueReleases, dueTotals, stopsOf, studentsMeant } from "#core/release";
 import type { ChangeIssue, CommandKind } from "./change";
 import { assignmentAt, finish, put } from "./draft";
-import { isStoppedByLeaks, leakStop } from "./leak-stop";
+import { classFiguresGiven } from "./class-history";
+import { leaksStopping, leakStop } from "./leak-stop";
 import { stateAfter, type Patch } from "./patch";
 import { fixTotals, withTotals } from "./totals-follow";
 
@@ -122,13 +124,15 @@ const idsOf = (students: readonly Student[]) => students.map(({ id }) => id);
 /** Releases facets of an assignment now: seals broken, and a fixed copy made for each student meant. */
 export const release: CommandKind<Scope> = {
   input: scopeInput,
-  prepare: (state, input, { at }) => {
+  prepare: (state, input, context) => {
+    const { at, journal } = context;
     const meant = meantBy(state, input);
     if (!meant.ok) return meant;
     const { assignments, students, isPart, words } = meant.value;
     const list = input.facets;
     for (const assignment of assignments) {
-      const stop = stopsOf(state, assignment, list, students);
+      const earlier = list.includes("classFigures") ? classFiguresGiven(state, journal, assignment) : [];
+      const stop = stopsOf({ state, assignment, facets: list, meant: students, earlier });
       if (stop)
         return refuse({ code: "release_stopped", finding: stop.code, count: stop.count, name: assignment.name });
     }
@@ -148,7 +152,7 @@ export const release: CommandKind<Scope> = {
     if (copies.length === 0 && (seals.length === 0 || isPart)) return refuse({ code: "nothing_to_release" });
     const line = `${namesOf(assignments)}: ${wordsOf(list)} released to ${String(copies.length)}${words}`;
     const patches = withTotals(state, [...seals, ...copies], at, idsOf(students));
-    return leakStop(state, patches, namesOf(assignments)) ?? finish(line, ...patches);
+    return leakStop(state, patches, namesOf(assignments), context) ?? finish(line, ...patches);
   },
 };
 
@@ -180,16 +184,22 @@ export const timeRelease: CommandKind<z.infer<typeof timeInput>> = {
 /** Gives out everything whose time has come; never early, because the time is compared with the moment handed in. */
 export const releaseDue: CommandKind<object> = {
   input: z.object({}),
-  prepare: (state, _input, { at }) => {
+  prepare: (state, _input, context) => {
+    const { at, journal } = context;
     const names = new Set<string>();
     // One after the other, because several may touch the same record; what would leak where leaks stop waits on.
     const patches: Patch[] = [];
+    const shown: TotalSeal[] = [];
     let now = state;
-    const take = (wished: readonly (Patch | null)[]): boolean => {
+    const take = (wished: readonly (Patch | null)[], total: readonly TotalSeal[] = []): boolean => {
       const next = stateAfter(now, wished);
-      if (!next.ok || isStoppedByLeaks(next.value)) return false;
+      if (!next.ok) return false;
+      const all = withDueTotals(state, next.value, [...patches, ...wished], [...shown, ...total], at);
+      const given = stateAfter(state, all);
+      if (!given.ok || leaksStopping(state, given.value, all, context) > 0) return false;
       now = next.value;
       patches.push(...wished.filter((patch) => patch !== null));
+      shown.push(...total);
       return true;
     };
     for (const { assignmentId, facet, wave } of dueReleases(state, at)) {
@@ -198,25 +208,37 @@ export const releaseDue: CommandKind<object> = {
       // Who has a moment of their own waits for it.
       const later = wave ? [] : releaseOf(state, assignmentId, facet).waves.flatMap((one) => studentsMeant(state, one));
       const students = (wave ? studentsMeant(state, wave) : studentsOf(state)).filter((one) => !later.includes(one));
-      if (stopsOf(state, assignment, [facet], students)) continue;
+      const earlier = facet === "classFigures" ? classFiguresGiven(state, journal, assignment) : [];
+      // What is given out with it counts as given: a score that is due with its rubric.
+      if (stopsOf({ state: now, assignment, facets: [facet], meant: students, earlier })) continue;
       const { state: before, waves } = releaseOf(now, assignmentId, facet);
       const left = wave ? waves.filter((one) => !sameValue(one, wave)) : waves;
       const opens = !wave || before === "sealed";
       const seal = setSeal(now, assignment, facet, { waves: left, ...(opens && { state: "released" as const, at }) });
       if (take([seal, ...fixCopies(now, assignment, [facet], students, at)])) names.add(assignment.name);
     }
-    const totals = dueTotals(state, at).filter((seal) =>
-      take([put(now, "totalSeals", { ...seal, state: "released", at })]),
-    );
+    for (const seal of dueTotals(state, at)) {
+      take([put(now, "totalSeals", { ...seal, state: "released", at })], [seal]);
+    }
     if (patches.length === 0) return refuse({ code: "nothing_to_release" });
-    if (totals.length > 0) names.add("Totals");
-    const line = `${[...names].join(", ")}: released as timed`;
-    const everyone = idsOf(studentsOf(state));
-    return totals.length > 0
-      ? finish(line, ...patches, ...fixTotals(state, now, at, everyone, totalsGiven(now, totals)))
-      : finish(line, ...withTotals(state, patches, at, everyone));
+    if (shown.length > 0) names.add("Totals");
+    return finish(`${[...names].join(", ")}: released as timed`, ...withDueTotals(state, now, patches, shown, at));
   },
 };
+
+/** Patches of what is due, which lead to `next`, with the totals that go out with them. */
+function withDueTotals(
+  state: CourseState,
+  next: CourseState,
+  patches: readonly (Patch | null)[],
+  due: readonly TotalSeal[],
+  at: Instant,
+): readonly (Patch | null)[] {
+  const everyone = idsOf(studentsOf(state));
+  return due.length > 0
+    ? [...patches, ...fixTotals(state, next, at, everyone, totalsGiven(next, due))]
+    : withTotals(state, patches, at, everyone);
+}
 
 /** Where totals rest on released work all of them follow; otherwise only those whose time came. */
 const totalsGiven = (state: CourseState, due: readonly { readonly id: string }[]): readonly string[] | undefined =>

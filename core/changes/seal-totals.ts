@@ -35,7 +35,8 @@ const everyone = (state: CourseState) => studentsOf(state).map(({ id }) => id);
 /** Shows totals to students as fixed copies, sets a time for them, or seals them again. */
 export const sealTotal: CommandKind<z.infer<typeof sealInput>> = {
   input: sealInput,
-  prepare: (state, { together, ...seal }, { at }) => {
+  prepare: (state, { together, ...seal }, context) => {
+    const { at } = context;
     const ids = [...new Set([seal.id, ...(together ?? [])])];
     const unknown = ids.find((id) => !knowsTotal(state, id));
     if (unknown !== undefined) return refuse({ code: "unknown_record", what: "total", id: unknown });
@@ -51,7 +52,7 @@ export const sealTotal: CommandKind<z.infer<typeof sealInput>> = {
     const next = stateAfter(state, seals);
     if (!next.ok) return next;
     const patches = [...seals, ...fixTotals(state, next.value, at, everyone(state), ids)];
-    const stop = seal.state === "released" ? leakStop(state, patches, `The ${names} total`) : null;
+    const stop = seal.state === "released" ? leakStop(state, patches, `The ${names} total`, context) : null;
     return stop ?? finish(line, ...patches);
   },
 };
@@ -61,11 +62,13 @@ const releaseInput = z.object({ studentIds: z.array(idField("student")).optional
 /** Gives totals on show out again as they stand now, to everyone or to the students named. */
 export const releaseTotals: CommandKind<z.infer<typeof releaseInput>> = {
   input: releaseInput,
-  prepare: (state, { studentIds }, { at }) => {
+  prepare: (state, { studentIds }, context) => {
+    const { at } = context;
     const students = everyone(state).filter((id) => studentIds?.includes(id) ?? true);
     const patches = fixTotals(state, state, at, students).filter((patch) => patch !== null);
     if (patches.length === 0) return refuse({ code: "nothing_to_release" });
-    return finish(`Totals released again to ${String(patches.length)}`, ...patches);
+    const stop = leakStop(state, patches, "Totals on show", context);
+    return stop ?? finish(`Totals released again to ${String(patches.length)}`, ...patches);
   },
 };
 
@@ -77,7 +80,8 @@ const restInput = z.object({ on: z.enum(["released", "all"]) });
  */
 export const restTotals: CommandKind<z.infer<typeof restInput>> = {
   input: restInput,
-  prepare: (state, { on }, { at }) => {
+  prepare: (state, { on }, context) => {
+    const { at } = context;
     const course: Course = { ...courseOf(state), totalsRestOn: on };
     const rule = put(state, "courses", course);
     const next = stateAfter(state, [rule]);
@@ -85,6 +89,6 @@ export const restTotals: CommandKind<z.infer<typeof restInput>> = {
     const shown = everyone(state).filter((id) => totalCopiesOf(state, id).length > 0);
     const line = `Totals students see rest on ${on === "released" ? "released work only" : "all work"}`;
     const patches = [rule, ...fixTotals(state, next.value, at, shown)];
-    return (on === "all" ? leakStop(state, patches, "All work in totals") : null) ?? finish(line, ...patches);
+    return (on === "all" ? leakStop(state, patches, "All work in totals", context) : null) ?? finish(line, ...patches);
   },
 };

@@ -48,7 +48,7 @@ function edits(student: StudentId, assignment: AssignmentId): Command[] {
 
 const base = (): CourseState =>
   run(
-    smallCourse({ lateRule: null, totalsRestOn: "all" }),
+    smallCourse({ lateRule: null, totalsRestOn: "all", releasePasses: ["rubric_tells_score"] }),
     ...PEOPLE.flatMap((student) => [
       { type: "editStudent" as const, studentId: student, fields: { note: `note${slugOf(student)}` } },
       ...["reasoning", "writing"].map((criterion) => ({

@@ -53,6 +53,8 @@ export const courseSchema = z.object({
   totalsRestOn: z.enum(["released", "all"]),
   /** Findings before a release that stop it, by their codes; others are only pointed out. */
   releaseStops: z.array(z.string().max(40)).max(40),
+  /** Findings that would stop a release by themselves and do not in this course, by their codes. */
+  releasePasses: z.array(z.string().max(40)).max(40),
 });
 /** A course with the rules of its figures. */
 export type Course = z.infer<typeof courseSchema>;
@@ -64,6 +66,7 @@ export const COURSE_DEFAULTS = {
   capAtHundred: false,
   totalsRestOn: "released",
   releaseStops: [],
+  releasePasses: [],
 } satisfies Partial<Course>;
 
 /** A part of the course with dates and a weight of its own; assignments belong to it by their due date. */

@@ -1,4 +1,17 @@
-import { add, compare, divide, multiply, ratio, roundToText, sum, whole, ZERO, type Exact } from "#core/kernel";
+import {
+  add,
+  compare,
+  divide,
+  fractionText,
+  multiply,
+  ratio,
+  roundToText,
+  sum,
+  whole,
+  ZERO,
+  type Exact,
+  type StudentId,
+} from "#core/kernel";
 import { studentsOf, type Assignment, type ClassFiguresCopy, type CourseState } from "#core/model";
 import { figuresOf, keptForAssignment } from "#core/totals";
 
@@ -8,28 +21,47 @@ const SMALLEST_CLASS = 5;
 /** Whether class figures over so many students tell too much about single ones. */
 export const classFigureLeaks = (students: number): boolean => students < SMALLEST_CLASS;
 
+/** The papers class figures are over: each student's counted value, as a fraction. */
+export type ClassPapers = ReadonlyMap<StudentId, string>;
+
 /**
- * Whether two sets of class figures, seen one after the other, tell too much about the few whose scores came between:
- * the difference of two sums is a figure over those few alone.
+ * How many papers the change from one set of class figures to the next is about: those that are in one only, or with
+ * another value. The difference of two sums is a figure over those few alone.
  */
-export const classDifferenceLeaks = (before: Pick<ClassFiguresCopy, "students">, after: number): boolean =>
-  before.students !== after && classFigureLeaks(Math.abs(after - before.students));
+export function papersBetween(before: ClassPapers, after: ClassPapers): number {
+  const all = new Set([...before.keys(), ...after.keys()]);
+  return [...all].filter((id) => before.get(id) !== after.get(id)).length;
+}
 
-const kept = keptForAssignment<{ readonly scored: readonly Exact[] }>();
+/** Whether two sets of class figures, seen one after the other, tell too much about the few papers between them. */
+export function classDifferenceLeaks(before: ClassPapers, after: ClassPapers): boolean {
+  const between = papersBetween(before, after);
+  return between > 0 && classFigureLeaks(between);
+}
 
-/** The counted values of an assignment's papers, rising: what its class figures are over. */
-const scoredOf = (state: CourseState, assignment: Assignment): readonly Exact[] =>
+const kept = keptForAssignment<{ readonly scored: readonly Exact[]; readonly papers: ClassPapers }>();
+
+/** What an assignment's class figures are over: the counted values rising, and by student. */
+const scoredOf = (state: CourseState, assignment: Assignment) =>
   kept(state, assignment, [], () => {
     const { figure } = figuresOf(state);
-    const scored = studentsOf(state).flatMap(({ id }) => {
+    const papers = studentsOf(state).flatMap(({ id }) => {
       const { standing, counted } = figure(assignment.id, id);
-      return standing === "handedIn" && counted ? [counted] : [];
+      return standing === "handedIn" && counted ? [[id, counted] as const] : [];
     });
-    return { scored: scored.sort(compare) };
-  }).scored;
+    return {
+      scored: papers.map(([, counted]) => counted).sort(compare),
+      papers: new Map(papers.map(([id, counted]) => [id, fractionText(counted)])),
+    };
+  });
+
+/** The papers an assignment's class figures would be over now. */
+export const classPapers = (state: CourseState, assignment: Assignment): ClassPapers =>
+  scoredOf(state, assignment).papers;
 
 /** How many papers of an assignment class figures would be over. */
-export const scoredCount = (state: CourseState, assignment: Assignment): number => scoredOf(state, assignment).length;
+export const scoredCount = (state: CourseState, assignment: Assignment): number =>
+  scoredOf(state, assignment).scored.length;
 
 function medianOf(rising: readonly Exact[]): Exact {
   const at = (index: number) => rising[index] ?? ZERO;
@@ -39,7 +71,7 @@ function medianOf(rising: readonly Exact[]): Exact {
 
 /** Mean and median of an assignment as they would be given out, in points; null where they are over too few papers. */
 export function classFiguresOf(state: CourseState, assignment: Assignment): ClassFiguresCopy | null {
-  const scored = scoredOf(state, assignment);
+  const { scored } = scoredOf(state, assignment);
   if (classFigureLeaks(scored.length)) return null;
   return {
     students: scored.length,

@@ -286,7 +286,7 @@ describe("the table of seals", () => {
 
 describe("what is looked at before release", () => {
   const findings = (state: CourseState, of = essay) =>
-    preflight(state, required(state.assignments[of], "assignment"), ["score", "comments"]).map(
+    preflight({ state, assignment: required(state.assignments[of], "assignment"), facets: ["score", "comments"] }).map(
       ({ code, weight, count, students }) => [code, weight, count, students[0]],
     );
 

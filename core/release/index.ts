@@ -16,8 +16,8 @@ export {
   type VisibleAssignment,
 } from "./overview";
 export { flowCounts, laneOf, undatedOf, weightsAddUp, type FlowCounts, type Lane, type NextStep } from "./lane";
-export { FINDING_CODES, preflight, stopsOf, type Finding, type FindingCode } from "./preflight";
-export { classDifferenceLeaks, classFigureLeaks } from "./class-figures";
+export { FINDING_CODES, preflight, stopsOf, stopsRelease, withStop, type Finding, type FindingCode } from "./preflight";
+export { classDifferenceLeaks, classFigureLeaks, classPapers, papersBetween, type ClassPapers } from "./class-figures";
 export {
   changedTotalCopies,
   draftTotals,
@@ -30,7 +30,6 @@ export { visibleChanges, type VisibleChange } from "./visible-change";
 export { openingKey, openingsOf, readingOf, sawBetween, type Reading } from "./openings";
 export {
   countSteps,
-  firstLeak,
   leaksOf,
   verdictOf,
   type Leak,

@@ -199,7 +199,7 @@ describe("the leak check of a course", () => {
 
   it("rubric detail that is out gives a sealed score away", () => {
     const judged = run(
-      smallCourse(),
+      smallCourse({ releasePasses: ["rubric_tells_score"] }),
       ...[
         ["record", "18"],
         ["reasoning", "12"],

@@ -17,16 +17,7 @@ import {
   type Interval,
   type StudentId,
 } from "#core/kernel";
-import {
-  copyOf,
-  courseOf,
-  rubricOf,
-  studentsOf,
-  totalSealOf,
-  type Assignment,
-  type Course,
-  type CourseState,
-} from "#core/model";
+import { copyOf, courseOf, rubricOf, totalSealOf, type Assignment, type Course, type CourseState } from "#core/model";
 import { isWeighted, rulerEnds } from "#core/scoring";
 import { figuresOf, itemOf, letterOf, passes, type Item } from "#core/totals";
 import { leakTotals } from "./leak-totals";
@@ -130,10 +121,6 @@ export function leaksOf(
     unchecked: [...new Set(found.flatMap(({ unchecked }) => unchecked))],
   };
 }
-
-/** The first student who could work something out in a state; null where none could. */
-export const firstLeak = (state: CourseState): StudentId | null =>
-  studentsOf(state).find(({ id }) => leaksOf(state, id).leaks.some(({ verdict }) => verdict !== "open"))?.id ?? null;
 
 const hiddenId = (assignment: Assignment, value: Exact): string => `${assignment.id}=${fractionText(value)}`;
 

@@ -111,10 +111,12 @@ export interface Due {
  */
 export function dueReleases(state: CourseState, now: Instant): Due[] {
   const isDue = (at: Instant) => milliseconds(at) <= milliseconds(now);
-  return Object.values(state.releases).flatMap(({ assignmentId, facet, state: seal, at, waves }): Due[] => [
+  const due = Object.values(state.releases).flatMap(({ assignmentId, facet, state: seal, at, waves }): Due[] => [
     ...(seal === "timed" && at !== null && isDue(at) ? [{ assignmentId, facet, wave: null, at }] : []),
     ...waves.filter((wave) => isDue(wave.at)).map((wave) => ({ assignmentId, facet, wave, at: wave.at })),
   ]);
+  // A score goes before the rubric detail that would tell it.
+  return due.sort((a, b) => FACETS.indexOf(a.facet) - FACETS.indexOf(b.facet));
 }
 
 /** Totals whose time has come at `now`. */

@@ -9,12 +9,20 @@ import {
   notesOf,
   rubricOf,
   type Assignment,
+  type Course,
   type CourseState,
   type Facet,
 } from "#core/model";
 import { lackingEvidence } from "#core/scoring";
 import { figuresOf, type Figure } from "#core/totals";
-import { classDifferenceLeaks, classFigureLeaks, scoredCount } from "./class-figures";
+import {
+  classDifferenceLeaks,
+  classFigureLeaks,
+  classPapers,
+  papersBetween,
+  scoredCount,
+  type ClassPapers,
+} from "./class-figures";
 import { repliesUnread } from "./conversation";
 import { changedSinceRelease } from "./overview";
 
@@ -49,10 +57,38 @@ export interface Finding {
   readonly stops: boolean;
 }
 
+/** Findings that stop a release unless the course says otherwise: each gives a sealed score away by itself. */
+const STOPPING: ReadonlySet<FindingCode> = new Set(["rubric_tells_score", "class_difference"]);
+
+/** Whether a finding stops a release in a course. */
+export function stopsRelease({ releaseStops, releasePasses }: Course, code: FindingCode): boolean {
+  return STOPPING.has(code) ? !releasePasses.includes(code) : releaseStops.includes(code);
+}
+
+/** The rules of a course in which a finding stops a release, or does not. */
+export function withStop(
+  { releaseStops, releasePasses }: Course,
+  code: FindingCode,
+  stops: boolean,
+): Pick<Course, "releaseStops" | "releasePasses"> {
+  const set = (list: readonly string[], wanted: boolean) => [
+    ...list.filter((one) => one !== code),
+    ...(wanted ? [code] : []),
+  ];
+  return STOPPING.has(code)
+    ? { releaseStops, releasePasses: set(releasePasses, !stops) }
+    : { releaseStops: set(releaseStops, stops), releasePasses };
+}
+
+/** What is looked at before a release. */
 interface Looking {
   readonly state: CourseState;
   readonly assignment: Assignment;
   readonly facets: readonly Facet[];
+  /** Left out: every student. */
+  readonly meant?: readonly { readonly id: StudentId }[] | undefined;
+  /** Each set of papers that class figures were given out over before and may have been seen. */
+  readonly earlier?: readonly ClassPapers[] | undefined;
 }
 type Test = (id: StudentId, figure: Figure) => boolean;
 
@@ -98,15 +134,17 @@ function testsOf({ state, assignment, facets }: Looking): readonly (readonly [Fi
 }
 
 /** Findings about the assignment as a whole. */
-function wholeFindings({ state, assignment, facets }: Looking): Omit<Finding, "stops">[] {
+function wholeFindings({ state, assignment, facets, earlier = [] }: Looking): Omit<Finding, "stops">[] {
   const found: Omit<Finding, "stops">[] = [];
   if (assignment.held) found.push({ code: "moderation_open", weight: "stop", count: 1, students: [] });
   if (!facets.includes("classFigures")) return found;
   const count = scoredCount(state, assignment);
   if (classFigureLeaks(count)) found.push({ code: "class_too_small", weight: "look", count, students: [] });
-  const given = studentsOf(state).flatMap(({ id }) => copyOf(state, assignment.id, id).classFigures?.content ?? [])[0];
-  if (given && classDifferenceLeaks(given, count)) {
-    found.push({ code: "class_difference", weight: "stop", count: Math.abs(count - given.students), students: [] });
+  const papers = classPapers(state, assignment);
+  const telling = earlier.filter((before) => classDifferenceLeaks(before, papers));
+  if (!classFigureLeaks(count) && telling.length > 0) {
+    const fewest = Math.min(...telling.map((before) => papersBetween(before, papers)));
+    found.push({ code: "class_difference", weight: "stop", count: fewest, students: [] });
   }
   return found;
 }
@@ -115,15 +153,10 @@ function wholeFindings({ state, assignment, facets }: Looking): Omit<Finding, "s
  * What to know before the given facets of an assignment are released, to everyone or to the students meant. Leaks are
  * looked for apart, because they take longer.
  */
-export function preflight(
-  state: CourseState,
-  assignment: Assignment,
-  facets: readonly Facet[],
-  meant: readonly { readonly id: StudentId }[] = studentsOf(state),
-): Finding[] {
+export function preflight(looking: Looking): Finding[] {
+  const { state, assignment } = looking;
   const { figure } = figuresOf(state);
-  const looking = { state, assignment, facets };
-  const students = meant.map(({ id }) => ({ id, figure: figure(assignment.id, id) }));
+  const students = (looking.meant ?? studentsOf(state)).map(({ id }) => ({ id, figure: figure(assignment.id, id) }));
   const those = (test: Test) => students.filter((one) => test(one.id, one.figure)).map(({ id }) => id);
   const single = testsOf(looking).map(([code, weight, test]) => {
     const list = those(test);
@@ -134,19 +167,11 @@ export function preflight(
     const done = those((_id, { standing, counted }) => counted !== null || standing === "excused");
     if (done.length > 0) found.push({ code: "all_scored", weight: "fine", count: done.length, students: done });
   }
-  const stops: readonly string[] = courseOf(state).releaseStops;
+  const course = courseOf(state);
   return found
-    .map((finding) => ({ ...finding, stops: stops.includes(finding.code) }))
+    .map((finding) => ({ ...finding, stops: stopsRelease(course, finding.code) }))
     .sort((a, b) => FINDING_CODES.indexOf(a.code) - FINDING_CODES.indexOf(b.code));
 }
 
-/** The first finding that the course lets stop a release; null where nothing stops it. */
-export const stopsOf = (
-  state: CourseState,
-  assignment: Assignment,
-  facets: readonly Facet[],
-  meant?: readonly { readonly id: StudentId }[],
-): Finding | null =>
-  courseOf(state).releaseStops.length === 0
-    ? null
-    : (preflight(state, assignment, facets, meant).find(({ stops }) => stops) ?? null);
+/** The first finding that stops a release; null where nothing stops it. */
+export const stopsOf = (looking: Looking): Finding | null => preflight(looking).find(({ stops }) => stops) ?? null;

@@ -197,7 +197,7 @@ describe("a timed release", () => {
 
 describe("before a release", () => {
   const codes = (state: CourseState, ...facets: ("score" | "rubric" | "comments")[]) =>
-    preflight(state, essayOf(state), facets).map(({ code, count }) => `${code} ${String(count)}`);
+    preflight({ state, assignment: essayOf(state), facets }).map(({ code, count }) => `${code} ${String(count)}`);
 
   it("says what waits and who is not decided", () => {
     expect(codes(smallCourse(), "score")).toEqual(["waiting 1", "undecided 2"]);

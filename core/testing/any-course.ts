@@ -69,6 +69,7 @@ const anyCourseRecord: fc.Arbitrary<Course> = fc.record({
   capAtHundred: fc.boolean(),
   totalsRestOn: fc.constantFrom("released", "all"),
   releaseStops: fc.constant([]),
+  releasePasses: fc.constant([]),
 });
 
 const anyCategory = (index: number, parents: number): fc.Arbitrary<Category> =>

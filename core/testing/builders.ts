@@ -26,6 +26,7 @@ export const WORLD = {
   at: "2026-10-26T12:00:00Z" as Instant,
   by: "marker:one" as Id<"marker">,
   fresh: () => `t${String((count += 1))}`,
+  journal: [],
 };
 
 /** Runs commands one after the other. @throws Error with the issue of the first that is refused */

@@ -13,3 +13,4 @@ export { reference } from "./reference";
 export { anyCourse } from "./any-course";
 export { runs } from "./runs";
 export { ANY_COURSES, anyOf, anyRecords } from "./any-record";
+export { Journalled } from "./journalled";

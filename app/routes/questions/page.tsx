@@ -49,7 +49,7 @@ export default function QuestionsPage({ loaderData, params }: Route.ComponentPro
   const effects = useMemo(() => {
     const sound = settled?.every((draft, index) => lackOf(draft, index + 1) === null);
     if (!settled || !sound || sameValue(settled, stored)) return null;
-    return keyEffects(state, commandOf(assignment.id, settled), { at: PREVIEWED_AT, by, fresh: fixed });
+    return keyEffects(state, commandOf(assignment.id, settled), { at: PREVIEWED_AT, by, fresh: fixed, journal: [] });
   }, [settled, stored, state, assignment.id, by]);
   const total = questionPoints(shown);
   const edit = (place: number, fields: Partial<QuestionDraft>) => {

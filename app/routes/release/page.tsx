@@ -17,7 +17,12 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
   const { session } = await openCourse(context, params.slot);
   const place = readPlace(new URL(request.url).searchParams);
   const { state } = session;
-  const asked = { at: session.now(), by: courseOf(state).markerId, fresh: () => crypto.randomUUID() };
+  const asked = {
+    at: session.now(),
+    by: courseOf(state).markerId,
+    fresh: () => crypto.randomUUID(),
+    journal: session.entries,
+  };
   const checked: Checked = { state, history: totalsHistory(state, session.entries) };
   return { rows: releaseRows(state, place, asked), place, checked, asked };
 }

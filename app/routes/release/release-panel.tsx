@@ -1,7 +1,7 @@
 import { useMemo, useState } from "react";
 import { checkedAfter, runCommand, type Checked, type Command, type Context } from "#core/changes";
 import { courseOf, type CourseState } from "#core/model";
-import { visibleChanges } from "#core/release";
+import { stopsRelease, visibleChanges, withStop } from "#core/release";
 import { fromLocalText } from "../../ui/moments";
 import { useTroubleOf } from "../../ui/use-command";
 import { counted } from "../../ui/words";
@@ -80,14 +80,12 @@ export function ReleasePanel(props: ReleasePanelProps) {
         assignmentId={assignment.id}
         findings={row.findings}
         leaks={leaks}
-        leakStops={courseOf(state).releaseStops.includes("leaks")}
+        leakStops={stopsRelease(courseOf(state), "leaks")}
         leaksTo={leaksTo}
         nameOf={nameOf}
         onStops={(code, stops) => {
-          const others = courseOf(state).releaseStops.filter((one) => one !== code);
-          const fields = { releaseStops: stops ? [...others, code] : others };
           void send(
-            { type: "editCourse", fields },
+            { type: "editCourse", fields: withStop(courseOf(state), code, stops) },
             stops ? "This stops a release from now on." : "It no longer stops a release.",
           );
         }}

@@ -1,4 +1,4 @@
-import { runCommand, type ChangeIssue, type Context } from "#core/changes";
+import { classFiguresGiven, runCommand, type ChangeIssue, type Context } from "#core/changes";
 import type { StudentId } from "#core/kernel";
 import {
   assignmentsOf,
@@ -187,7 +187,13 @@ function chosenRow(state: CourseState, row: SealRow, place: ReleasePlace, contex
   return {
     ...row,
     wanted,
-    findings: preflight(state, assignment, wanted, meant),
+    findings: preflight({
+      state,
+      assignment,
+      facets: wanted,
+      meant,
+      earlier: classFiguresGiven(state, context.journal, assignment),
+    }),
     changed: changedSinceRelease(state, assignment),
     ready: new Set(copiesChanged(next?.ok ? next.value.change.patches : [])).size,
     preview: next && !next.ok && next.issue.code !== "nothing_to_release" ? next.issue : preview,

@@ -1,6 +1,7 @@
 import { useMemo, useState } from "react";
 import { checkedAfter, type Checked, type Command, type Context } from "#core/changes";
 import { courseOf } from "#core/model";
+import { stopsRelease, withStop } from "#core/release";
 import { fromLocalText } from "../../ui/moments";
 import { useTroubleOf } from "../../ui/use-command";
 import { counted } from "../../ui/words";
@@ -93,12 +94,11 @@ export function TotalPanel({ slot, total, rows, checked, context, leaksTo, nameO
         assignmentId=""
         findings={[]}
         leaks={leaks}
-        leakStops={courseOf(state).releaseStops.includes("leaks")}
+        leakStops={stopsRelease(courseOf(state), "leaks")}
         leaksTo={leaksTo}
         nameOf={nameOf}
         onStops={(code, stops) => {
-          const others = courseOf(state).releaseStops.filter((one) => one !== code);
-          void send({ type: "editCourse", fields: { releaseStops: stops ? [...others, code] : others } }, "Kept.");
+          void send({ type: "editCourse", fields: withStop(courseOf(state), code, stops) }, "Kept.");
         }}
       />
       <div className="mt-3 flex flex-wrap items-center gap-3">

@@ -19,7 +19,12 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
   const { searchParams, search } = new URL(request.url);
   const place = readPlace(searchParams);
   const { state } = session;
-  const asked = { at: session.now(), by: courseOf(state).markerId, fresh: () => crypto.randomUUID() };
+  const asked = {
+    at: session.now(),
+    by: courseOf(state).markerId,
+    fresh: () => crypto.randomUUID(),
+    journal: session.entries,
+  };
   const checked: Checked = { state, history: totalsHistory(state, session.entries) };
   return { checked, asked, pending: pendingOf(checked, place), back: `/courses/${params.slot}/release${search}` };
 }
