@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { pointsText, type Id, type Instant } from "#core/kernel";
+import { pointsText, required, type Id, type Instant } from "#core/kernel";
 import { handInOf, judgementOf, messagesOf, notesOf, resultOf, type CourseState } from "#core/model";
 import { canReply, draftFacet, preflight, unreadReplies, visibleMessages } from "#core/release";
 import { lackingEvidence } from "#core/scoring";
@@ -141,6 +141,33 @@ describe("a group judged as one", () => {
     expect(notesOf(noted, essay, ben).map(({ body }) => body)).toEqual(["To both"]);
     expect(notesOf(noted, essay, ada)).toHaveLength(2);
     expect(notesOf(noted, essay, cleo)).toEqual([]);
+  });
+
+  it("reads in a mate's copy nothing of a file the mate handed in alone: the words stay, the passage goes", () => {
+    const passage = { kind: "passage", page: 1, start: 0, end: 9, exact: "Ada alone", prefix: "", suffix: "" } as const;
+    const note = (body: string): Command => ({
+      type: "addNote",
+      ...onAda,
+      fileId: fileId("ada"),
+      mark: "highlight",
+      target: passage,
+      criterionId: null,
+      body,
+      forGroup: true,
+    });
+    const notesFor = (state: CourseState, who: typeof ada) => {
+      const [assignment, student] = [required(state.assignments[essay], "essay"), required(state.students[who], "who")];
+      return draftFacet(state, assignment, student, "comments")?.notes ?? [];
+    };
+    const shared = run(grouped, note("To both"), note(""));
+    expect(notesFor(shared, ben).map(({ target }) => target)).toEqual([passage, passage]);
+    const own = { id: fileId("ben"), name: "ben.pdf", mediaType: "application/pdf", size: 1 };
+    const apart = run(shared, { type: "addHandIn", assignmentId: essay, studentId: ben, at: null, files: [own] });
+    expect(notesFor(apart, ada)).toHaveLength(2);
+    const given = notesFor(apart, ben);
+    expect(given.map(({ body, target }) => [body, target.kind])).toEqual([["To both", "point"]]);
+    expect(JSON.stringify(given)).not.toMatch(/Ada alone|student:ada/);
+    expect(JSON.stringify(notesFor(shared, ben))).not.toContain("student:ada");
   });
 });
 

@@ -95,7 +95,7 @@ function fixCopies(
       const standing = copyState(state, assignment, student, facet);
       if (standing === "given" || standing === "nothing") continue;
       const content = draftFacet(state, assignment, student, facet);
-      copy = { ...copy, [facet]: content && { at, content } };
+      copy = { ...copy, name: assignment.name, [facet]: content && { at, content } };
     }
     return copy === before ? null : put(state, "copies", copy);
   });

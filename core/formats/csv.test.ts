@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { assignmentId, reference, run, smallCourse, studentId } from "#core/testing";
-import { scoresCsv, writeCsv } from "./index";
+import { readBlock, scoresCsv, writeBlock, writeCsv } from "./index";
 
 /** Reads CSV by the rules of RFC 4180 alone: a second opinion on what is written. */
 function readCsv(text: string): string[][] {
@@ -67,6 +67,15 @@ describe("the scores of a course", () => {
       ["N2", "Ben Bolt", "", "", "excused", "", ""],
       ["N3", "Cleo Crane", "", "", "", "", ""],
     ]);
+  });
+
+  it("are guarded on the clipboard too, figures apart, and come back without the guard", () => {
+    const cells = [
+      ["=HYPERLINK(1)", "-3.5", "+2"],
+      ["@x", "-x", "17"],
+    ];
+    expect(writeBlock(cells)).toBe("'=HYPERLINK(1)\t-3.5\t+2\n'@x\t'-x\t17");
+    expect(readBlock(writeBlock(cells))).toEqual(cells);
   });
 
   it("guard a name that would be run as a formula", () => {

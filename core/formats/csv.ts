@@ -9,9 +9,10 @@ export type Cell = { readonly text: string } | { readonly figure: string };
 /** First characters that a spreadsheet takes for the start of a formula (general security practice). */
 const FORMULA_START = /^[=+\-@\t\r]/;
 
-/** Text that a spreadsheet would run gets an apostrophe in front; figures are left alone. */
-const guarded = (cell: Cell): string =>
-  "figure" in cell ? cell.figure : FORMULA_START.test(cell.text) ? `'${cell.text}` : cell.text;
+/** Text that a spreadsheet would run, with an apostrophe in front. */
+export const withoutFormula = (text: string): string => (FORMULA_START.test(text) ? `'${text}` : text);
+
+const guarded = (cell: Cell): string => ("figure" in cell ? cell.figure : withoutFormula(cell.text));
 
 /** Writes RFC 4180: CRLF between records, fields quoted where they need it. */
 export const writeCsv = (rows: readonly (readonly Cell[])[]): string =>

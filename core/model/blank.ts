@@ -63,6 +63,7 @@ const MAKERS: { readonly [T in keyof BlankRecords]: (id: string, parts: readonly
     rubric: null,
     comments: null,
     classFigures: null,
+    name: "",
   }),
   answers: (id, [assignmentId, studentId, questionId]) => ({
     id,

@@ -31,7 +31,7 @@ export function completeRecord(table: string, record: Fields): Fields {
   return { ...added, ...record, ...(online && { channel: "file" }) };
 }
 
-/** What was given out before there were colours, files as feedback, answers and class figures has none of them. */
+/** What was given out before there were colours, files as feedback, answers, class figures and a fixed name has none. */
 function completeCopy(copy: Fields): Fields {
   const comments = copy.comments as { content: { notes: Fields[]; attachments?: unknown } } | null;
   const rubric = copy.rubric as { content: Fields } | null | undefined;
@@ -39,11 +39,13 @@ function completeCopy(copy: Fields): Fields {
   const whole =
     (!comments || (comments.content.attachments && notes.every((note) => Object.hasOwn(note, "colour")))) &&
     (!rubric || Object.hasOwn(rubric.content, "answers")) &&
-    Object.hasOwn(copy, "classFigures");
+    Object.hasOwn(copy, "classFigures") &&
+    Object.hasOwn(copy, "name");
   if (whole) return copy;
   const completed = notes.map((note) => ({ colour: NOTE_DEFAULTS.colour, ...note }));
   return {
     classFigures: null,
+    name: "",
     ...copy,
     ...(comments && { comments: { ...comments, content: { attachments: [], ...comments.content, notes: completed } } }),
     ...(rubric && { rubric: { ...rubric, content: { answers: [], ...rubric.content } } }),

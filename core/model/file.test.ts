@@ -45,6 +45,7 @@ describe("remarks made before they had colours", () => {
     expect(completeRecord("copies", copy)).toEqual({
       id: "a",
       classFigures: null,
+      name: "",
       comments: { at: "t", content: { overall: "", attachments: [], notes: [{ id: "note:a", colour: null }] } },
     });
     const now = {

@@ -119,6 +119,8 @@ export const copySchema = z.object({
   rubric: stamped(rubricCopySchema),
   comments: stamped(commentsCopySchema),
   classFigures: stamped(classFiguresCopySchema),
+  /** The assignment's name when it was last given out; empty in copies older than that. */
+  name: z.string(),
 });
 /** What one student was given of one assignment. */
 export type StudentCopy = z.infer<typeof copySchema>;

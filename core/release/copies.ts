@@ -1,4 +1,4 @@
-import { fractionText, pointsText } from "#core/kernel";
+import { fractionText, pointsText, type FileId, type StudentId } from "#core/kernel";
 import {
   answerOf,
   handInOf,
@@ -12,6 +12,7 @@ import {
   type CommentsCopy,
   type CourseState,
   type Facet,
+  type Note,
   type RubricCopy,
   type ScoreCopy,
   type Student,
@@ -99,9 +100,23 @@ const draftAnswers = (state: CourseState, assignment: Assignment, student: Stude
     };
   });
 
+/** Where words for a whole group stand in the copy of a member who does not have the file they stand on. */
+const NO_PLACE: Note["target"] = { kind: "point", page: 1, x: 0, y: 0 };
+
+/**
+ * A note as one student is given it. What is said to a group about a file of a mate's own reaches the others in words
+ * alone: neither the passage nor whose it is.
+ */
+function givenNote(note: Note, studentId: StudentId, held: ReadonlySet<FileId>): readonly Note[] {
+  if (note.studentId === studentId || held.has(note.fileId)) return [{ ...note, studentId }];
+  return note.body.trim() === "" ? [] : [{ ...note, studentId, target: NO_PLACE }];
+}
+
 function draftComments(state: CourseState, assignment: Assignment, student: Student): CommentsCopy | null {
   const rubric = rubricOf(state, assignment);
-  const notes = notesOf(state, assignment.id, student.id);
+  const files = handInOf(state, assignment.id, student.id)?.attempts.flatMap((attempt) => attempt.files) ?? [];
+  const held = new Set(files.map(({ id }) => id));
+  const notes = notesOf(state, assignment.id, student.id).flatMap((note) => givenNote(note, student.id, held));
   const { overallComment, feedbackFiles } = resultOf(state, assignment.id, student.id);
   const overall = overallComment.trim();
   const criteria = (rubric?.criteria ?? [])
@@ -113,7 +128,6 @@ function draftComments(state: CourseState, assignment: Assignment, student: Stud
     .filter(({ comment }) => comment !== "");
   if (overall === "" && criteria.length === 0 && notes.length === 0 && feedbackFiles.length === 0) return null;
   const marked = new Set(notes.map((note) => note.fileId));
-  const files = handInOf(state, assignment.id, student.id)?.attempts.flatMap((attempt) => attempt.files) ?? [];
   return {
     overall,
     criteria,

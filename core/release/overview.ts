@@ -174,7 +174,7 @@ export function visibleTo(state: CourseState, studentId: StudentId): VisibleAssi
         {
           assignment: {
             id: assignment.id,
-            name: assignment.name,
+            name: copy.name || assignment.name,
             points: assignment.points,
             dueAt: assignment.dueAt,
           },

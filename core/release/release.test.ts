@@ -100,6 +100,14 @@ describe("what a student sees", () => {
 });
 
 describe("a fixed copy", () => {
+  it("keeps the name it was given under, until it is given out again", () => {
+    const rename = (name: string) => ({ type: "editAssignment", assignmentId: essay, fields: { name } }) as const;
+    const names = (state: CourseState) => seen(state).map(({ assignment }) => assignment.name);
+    const renamed = run(judged, release("score"), rename("Essay on the river"));
+    expect(names(renamed)).toEqual(["Essay"]);
+    expect(names(run(renamed, release("comments")))).toEqual(["Essay on the river"]);
+  });
+
   const released = run(judged, release(...FACETS));
 
   it("stays as it was while the instructor changes things", () => {

@@ -89,7 +89,9 @@ export default function GradesPage({ loaderData, params }: Route.ComponentProps)
       </div>
       <p className="mt-1 text-[13.5px] text-soft">
         The set holds the roster, every assignment as a line item, every result, and the course total: ten CSV files in
-        one archive, with the columns of version 1.1 of the open standard.
+        one archive, with the columns of version 1.1 of the open standard. Names and titles stand in them exactly as
+        they are, also where one begins with “=”: read them in with a program made for such sets, and do not open them
+        in a spreadsheet.
       </p>
       <JobStatus job={job} />
       <KeptExports exports={exports} grades={grades} timeZone={timeZone} chosen={keptId} onChoose={setKeptId} />
