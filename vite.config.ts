@@ -4,7 +4,11 @@ import { defineConfig } from "vite";
 
 export default defineConfig({
   plugins: [tailwindcss(), reactRouter()],
-  resolve: { tsconfigPaths: true },
+  resolve: {
+    tsconfigPaths: true,
+    // The dialog package's own way needs inline styles, which the policy forbids; see there.
+    alias: { "react-style-singleton": new URL("./app/ui/page-still.ts", import.meta.url).pathname },
+  },
   worker: { format: "es" },
   build: { sourcemap: false },
   optimizeDeps: { entries: ["app/**/*.{ts,tsx}", "!app/**/*.test.*"] },

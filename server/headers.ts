@@ -8,14 +8,14 @@ export function scriptHashes(html: string): string[] {
 
 /**
  * The headers of every answer. Nothing is loaded from outside and nothing is sent out: `connect-src` names this address
- * only. Camera and microphone are for spoken feedback, recorded on this page and kept in this browser. Inline styles stay allowed because the dialog library inserts a style element to hold the page still; inline
- * scripts are allowed by hash only. WebAssembly is for the image decoders of pdf.js.
+ * only. Camera and microphone are for spoken feedback, recorded on this page and kept in this browser. No inline style
+ * has effect, and inline scripts are allowed by hash only. WebAssembly is for the image decoders of pdf.js.
  */
 export function securityHeaders(html: string): Record<string, string> {
   const policy = [
     "default-src 'none'",
     `script-src 'self' 'wasm-unsafe-eval' ${scriptHashes(html).join(" ")}`,
-    "style-src 'self' 'unsafe-inline'",
+    "style-src 'self'",
     "img-src 'self' blob: data:",
     "media-src 'self' blob:",
     "font-src 'self' data:",

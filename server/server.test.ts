@@ -18,6 +18,7 @@ describe("security headers", () => {
     expect(scriptHashes(PAGE)).toEqual([`'sha256-${hash}'`]);
     expect(directive("script-src")).toBe(`script-src 'self' 'wasm-unsafe-eval' 'sha256-${hash}'`);
     expect(directive("script-src")).not.toMatch(/'unsafe-(inline|eval)'/);
+    expect(directive("style-src")).toBe("style-src 'self'");
   });
 
   it("let nothing be loaded from or sent to another address", () => {

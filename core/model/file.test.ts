@@ -51,12 +51,14 @@ describe("remarks made before they had colours", () => {
     const now = {
       id: "a",
       classFigures: null,
+      name: "Essay",
       comments: { at: "t", content: { attachments: [], notes: [{ id: "note:a", colour: "plum" }] } },
     };
     expect(completeRecord("copies", now)).toBe(now);
     expect(completeRecord("copies", { id: "a", comments: null })).toEqual({
       id: "a",
       classFigures: null,
+      name: "",
       comments: null,
     });
   });
