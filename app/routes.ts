@@ -5,7 +5,6 @@ export default [
   route("courses", "routes/courses/page.tsx"),
   route("courses/:slot", "routes/course/page.tsx", [
     index("routes/board/page.tsx"),
-    route("change", "routes/change/route.ts"),
     route("plan", "routes/plan/page.tsx"),
     route("plan/course", "routes/setup/page.tsx"),
     route("plan/course/copy", "routes/copy/route.ts"),

@@ -15,7 +15,7 @@ const RECENT_FILES = 8;
 
 /** The one door to everything that is kept. */
 export class Repository {
-  #sessions = new Map<string, Promise<CourseSession>>();
+  #sessions = new Map<string, Promise<CourseSession | null>>();
   #recentFiles = new Map<string, Blob>();
   #listed: readonly CourseListing[] | null = null;
   #remembered = new Map<string, unknown>();
@@ -43,15 +43,27 @@ export class Repository {
     return this.#listed ?? this.courses();
   }
 
-  /** The session of a course, opened once per tab; null where there is no such course. */
-  async session(slot: string): Promise<CourseSession | null> {
+  /**
+   * The session of a course, opened once per tab, also for those who ask at the same time; null where there is no such
+   * course.
+   */
+  session(slot: string): Promise<CourseSession | null> {
     const known = this.#sessions.get(slot);
     if (known) return known;
-    if (!(await isKnown(this.shelves, slot))) return null;
-    const opening = CourseSession.open(slot, this.shelves, this.neighbours, this.surroundings);
+    const opening = this.#open(slot);
     this.#sessions.set(slot, opening);
-    opening.catch(() => this.#sessions.delete(slot));
+    const forget = () => {
+      if (this.#sessions.get(slot) === opening) this.#sessions.delete(slot);
+    };
+    opening.then((session) => {
+      if (!session) forget();
+    }, forget);
     return opening;
+  }
+
+  async #open(slot: string): Promise<CourseSession | null> {
+    if (!(await isKnown(this.shelves, slot))) return null;
+    return CourseSession.open(slot, this.shelves, this.neighbours, this.surroundings);
   }
 
   /**
@@ -78,7 +90,12 @@ export class Repository {
 
   /** A course from its first command on. */
   async startCourse(wish: string, start: Extract<Command, { type: "startCourse" }>) {
-    const context = { at: this.surroundings.now(), by: start.course.markerId, fresh: this.surroundings.fresh, journal: [] };
+    const context = {
+      at: this.surroundings.now(),
+      by: start.course.markerId,
+      fresh: this.surroundings.fresh,
+      journal: [],
+    };
     const done = runCommand(EMPTY_STATE, start, context);
     if (!done.ok) return refuse(done.issue);
     const entry: Entry = { seq: 1, schema: ENTRY_SCHEMA, kind: "change", of: null, change: done.value.change };

@@ -77,6 +77,16 @@ describe.each(makers)("a course kept %s", (_name, makeShelves) => {
     expect(await repository.session("nowhere")).toBeNull();
   });
 
+  it("has one session in a tab, also where several ask for it at once", async () => {
+    const [one, two] = await Promise.all([repository.session(slot), repository.session(slot)]);
+    expect(one).not.toBeNull();
+    expect(two).toBe(one);
+    const none = await Promise.all([repository.session("later"), repository.session("later")]);
+    expect(none).toEqual([null, null]);
+    await repository.keepCourse("later", startEntries(), new Map());
+    expect(await repository.session("later")).not.toBeNull();
+  });
+
   it("takes a slot of its own when the wish is taken", async () => {
     expect(await repository.keepCourse("small", startEntries(), new Map())).toBe("small-2");
     expect(await repository.courses()).toHaveLength(2);

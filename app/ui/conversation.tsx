@@ -1,6 +1,6 @@
 import { useId, useState, type KeyboardEvent } from "react";
 import type { Message } from "#core/model";
-import type { Outcome } from "../outcomes";
+import type { Outcome } from "../course/outcome";
 import { useUnkept } from "./use-unkept";
 import { issueWords, momentText } from "./words";
 

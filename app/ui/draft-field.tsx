@@ -1,5 +1,5 @@
 import { useEffect, useId, useRef, useState, type KeyboardEvent, type Ref } from "react";
-import type { Outcome } from "../outcomes";
+import type { Outcome } from "../course/outcome";
 import { PhraseMenu, phraseChoices, slashBefore, usePhrases, type PhraseChoice, type Slash } from "./phrases";
 import { useUnkept } from "./use-unkept";
 import { issueWords } from "./words";
@@ -59,6 +59,7 @@ export function DraftField({
   useUnkept(draft !== null && draft !== value);
   const latest = useRef({ draft, seen: value, onKeep });
   const stored = useRef(value);
+  const entered = useRef(false);
   useEffect(() => {
     stored.current = value;
     latest.current = { ...latest.current, draft, onKeep };
@@ -170,8 +171,10 @@ export function DraftField({
         aria-activedescendant={open && choices.length > 0 ? `${id}-phrases-${String(marked)}` : undefined}
         role={open ? "combobox" : undefined}
         onFocus={(event) => {
-          // One goes on writing where the text ends.
-          if (autoFocus) event.target.setSelectionRange(event.target.value.length, event.target.value.length);
+          // One goes on writing where the text ends; who comes back to the field goes where they point.
+          if (autoFocus && !entered.current)
+            event.target.setSelectionRange(event.target.value.length, event.target.value.length);
+          entered.current = true;
         }}
         onBlur={() => {
           setSlash(null);

@@ -1,6 +1,6 @@
 import { isWindowLeft } from "./keys";
 import { useEffect, useRef, useState } from "react";
-import type { Outcome } from "../outcomes";
+import type { Outcome } from "../course/outcome";
 import { canConfirm, issueWords } from "./words";
 
 interface PointsFieldProps {

@@ -1,7 +1,7 @@
 import { useCallback, useRef, useState } from "react";
 import type { Command } from "#core/changes";
 import { sameValue } from "#core/kernel";
-import type { Outcome } from "../outcomes";
+import type { Outcome } from "../course/outcome";
 import { canConfirm, issueWords } from "./words";
 
 /**

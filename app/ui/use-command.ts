@@ -1,6 +1,6 @@
 import { useCallback } from "react";
 import type { Command } from "#core/changes";
-import type { Outcome } from "../outcomes";
+import type { Outcome } from "../course/outcome";
 import { issueWords } from "./words";
 
 /** What came of a command, as words of trouble or null. That nothing changed is no trouble. */

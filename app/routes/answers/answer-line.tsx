@@ -1,4 +1,4 @@
-import type { Outcome } from "../../outcomes";
+import type { Outcome } from "../../course/outcome";
 import { DraftField } from "../../ui/draft-field";
 import { PointsField } from "../../ui/points-field";
 import type { AnswerSheet } from "./rows";

@@ -1,10 +1,10 @@
 import { useRef, useState } from "react";
 import { Link } from "react-router";
-import { openCourse, orMissing } from "../../open-course";
+import { openCourse, orMissing } from "../../course/open-course";
 import { fromAddress, inAddress } from "../../ui/address";
 import { useAsking } from "../../ui/use-asking";
 import { useSearchChoice } from "../../ui/use-search-choice";
-import { useChange } from "../../use-change";
+import { useChange } from "../../course/use-change";
 import { AnswerLine } from "./answer-line";
 import { answerSheets } from "./rows";
 import { useAnswerKeys } from "./use-answer-keys";

@@ -2,7 +2,7 @@ import { useState } from "react";
 import type { Command } from "#core/changes";
 import type { StudentId } from "#core/kernel";
 import type { Assignment } from "#core/model";
-import type { Outcome } from "../../outcomes";
+import type { Outcome } from "../../course/outcome";
 import { troubleOf } from "../../ui/use-command";
 import { counted } from "../../ui/words";
 import type { AssignmentRows } from "./rows";

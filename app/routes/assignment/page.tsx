@@ -1,11 +1,11 @@
 import { useMemo, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { openCourse, orMissing } from "../../open-course";
+import { openCourse, orMissing } from "../../course/open-course";
 import { Ask } from "../../ui/ask";
 import { fromAddress, inAddress } from "../../ui/address";
 import { PlanPlaces } from "../../ui/plan-places";
 import { troubleOf } from "../../ui/use-command";
-import { useChange } from "../../use-change";
+import { useChange } from "../../course/use-change";
 import { CopyElsewhere } from "./copy-elsewhere";
 import { Groups } from "./groups";
 import { HandedIn, HowItCounts, Judged, WhatItIs, WhatStudentsRead, When, type EditAssignment } from "./parts";

@@ -2,7 +2,7 @@ import { Link } from "react-router";
 import type { Command } from "#core/changes";
 import { parseDecimal } from "#core/kernel";
 import type { Assignment } from "#core/model";
-import type { Outcome } from "../../outcomes";
+import type { Outcome } from "../../course/outcome";
 import { inAddress } from "../../ui/address";
 import { ChoiceField, TickField } from "../../ui/choice-field";
 import { DraftField } from "../../ui/draft-field";

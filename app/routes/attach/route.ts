@@ -1,6 +1,6 @@
 import type { AssignmentId } from "#core/kernel";
 import { takeInFiles } from "../../keep-files";
-import { openCourse, orMissing } from "../../open-course";
+import { openCourse, orMissing } from "../../course/open-course";
 import { formText } from "../../ui/form-text";
 import { issueWords } from "../../ui/words";
 import type { Route } from "./+types/route";

@@ -1,6 +1,6 @@
 import { Link } from "react-router";
 import { courseOf } from "#core/model";
-import { openCourse } from "../../open-course";
+import { openCourse } from "../../course/open-course";
 import { counted } from "../../ui/words";
 import { LaneStrip } from "../../ui/lane-strip";
 import { NextAction } from "./next-action";

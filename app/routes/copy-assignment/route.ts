@@ -2,7 +2,7 @@ import { copiedFields } from "#core/changes";
 import type { AssignmentId } from "#core/kernel";
 import { rubricOf } from "#core/model";
 import { adaptRubric } from "#core/scoring";
-import { openCourse, orMissing } from "../../open-course";
+import { openCourse, orMissing } from "../../course/open-course";
 import { formText } from "../../ui/form-text";
 import { issueWords } from "../../ui/words";
 import type { Route } from "./+types/route";

@@ -1,6 +1,6 @@
 import { planFrom } from "#core/changes";
 import { courseOf } from "#core/model";
-import { openCourse } from "../../open-course";
+import { openCourse } from "../../course/open-course";
 import { formText } from "../../ui/form-text";
 import { issueWords } from "../../ui/words";
 import type { Route } from "./+types/route";

@@ -5,7 +5,7 @@ import type { FlowCounts } from "#core/release";
 import type { CourseState } from "#core/model";
 import type { CourseListing, CourseSession } from "#storage";
 import { isTyping } from "../../ui/keys";
-import { useChange } from "../../use-change";
+import { useChange } from "../../course/use-change";
 import { CommandSearch } from "./command-search";
 import { CourseMenu } from "./course-menu";
 import { KeepingState } from "./keeping-state";

@@ -1,7 +1,7 @@
 import { useSyncExternalStore } from "react";
 import { Link } from "react-router";
 import type { CourseSession, Keeping } from "#storage";
-import { changesUnderWay } from "../../outcomes";
+import { changesUnderWay } from "../../course/under-way";
 import { useUnkept } from "../../ui/use-unkept";
 import { clockText, counted } from "../../ui/words";
 

@@ -1,7 +1,7 @@
-import { useEffect, useRef } from "react";
-import { isRouteErrorResponse, Outlet, useNavigation, useRevalidator } from "react-router";
+import { isRouteErrorResponse, Outlet } from "react-router";
 import { courseOf } from "#core/model";
-import { openCourse } from "../../open-course";
+import { CourseProvider } from "../../course/course-provider";
+import { openCourse } from "../../course/open-course";
 import { Trouble } from "../../ui/trouble";
 import type { Route } from "./+types/page";
 import { Bar } from "./bar";
@@ -11,10 +11,11 @@ import { useDueReleases } from "./use-due-releases";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
+  // Before anything is waited for: no other loader of the page may have read an older state.
+  const { state, history } = session;
   const courses = await repository.coursesAtHand();
   if (lastCourse !== params.slot) void repository.remember("last-course", params.slot).catch(() => null);
   lastCourse = params.slot;
-  const { state, history } = session;
   return {
     repository,
     session,
@@ -30,51 +31,20 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
 // Written only when another course is opened, not at every look.
 let lastCourse: string | null = null;
 
-/** Time for the router's own look after an action, in milliseconds. */
-const CATCH_UP = 60;
-
 export default function CoursePage({ loaderData, params }: Route.ComponentProps) {
-  const { repository, session, timeZone } = loaderData;
-  const { revalidate } = useRevalidator();
-  const shown = useRef(loaderData.state);
-  useEffect(() => {
-    shown.current = loaderData.state;
-  }, [loaderData.state]);
-  useEffect(() => {
-    // After our own actions the router looks again by itself. Another tab's change, or a look that was overtaken, leaves
-    // the screen behind the state; then it is made to look.
-    let timer: ReturnType<typeof setTimeout> | undefined;
-    const stop = session.subscribe(() => {
-      clearTimeout(timer);
-      timer = setTimeout(() => {
-        if (session.state !== shown.current) void revalidate();
-      }, CATCH_UP);
-    });
-    return () => {
-      clearTimeout(timer);
-      stop();
-    };
-  }, [session, revalidate]);
-  // A change made while a screen was on its way, such as a comment kept in leaving, may have come too late for its look.
-  const underWay = useNavigation().state !== "idle";
-  const before = useRef(session.state);
-  useEffect(() => {
-    if (underWay) before.current = session.state;
-    else if (before.current !== session.state) {
-      before.current = session.state;
-      void revalidate();
-    }
-  }, [underWay, session, revalidate]);
-  useDueReleases(session, revalidate);
-  const counts = useFlowCounts(session, loaderData.state);
+  const { repository, session, state, timeZone } = loaderData;
+  useDueReleases(session);
+  const counts = useFlowCounts(session, state);
   return (
-    <div className="flex min-h-screen flex-col">
-      <Bar slot={params.slot} {...loaderData} counts={counts} />
-      {session.damage && (
-        <DamageState repository={repository} session={session} damage={session.damage} timeZone={timeZone} />
-      )}
-      <Outlet />
-    </div>
+    <CourseProvider session={session} shown={state}>
+      <div className="flex min-h-screen flex-col">
+        <Bar slot={params.slot} {...loaderData} counts={counts} />
+        {session.damage && (
+          <DamageState repository={repository} session={session} damage={session.damage} timeZone={timeZone} />
+        )}
+        <Outlet />
+      </div>
+    </CourseProvider>
   );
 }
 

@@ -1,18 +1,18 @@
 import { useEffect } from "react";
 import type { CourseSession } from "#storage";
-import { giveOutDue } from "../../open-course";
+import { giveOutDue } from "../../course/open-course";
 
 /** How often a timed release is looked for, in milliseconds. */
 const LOOK_EVERY = 20_000;
 
 /** Gives out timed releases when their moment comes while the course is open. */
-export function useDueReleases(session: CourseSession, revalidate: () => Promise<void>): void {
+export function useDueReleases(session: CourseSession): void {
   useEffect(() => {
     const timer = setInterval(() => {
-      if (giveOutDue(session)) void revalidate();
+      giveOutDue(session);
     }, LOOK_EVERY);
     return () => {
       clearInterval(timer);
     };
-  }, [session, revalidate]);
+  }, [session]);
 }

@@ -5,7 +5,7 @@ import type { StudentId } from "#core/kernel";
 import { courseOf, deliveriesOf, fullName, sectionsOf, studentsOf } from "#core/model";
 import { locksFor, LOCKING_WORDS, LOCKINGS, type Locking } from "../../locks/copy-locks";
 import { PassphraseList } from "../../locks/passphrase-list";
-import { openCourse } from "../../open-course";
+import { openCourse } from "../../course/open-course";
 import { windowAddress } from "../../ui/address";
 import { JobStatus } from "../../ui/job-status";
 import { saveAs } from "../../ui/save-as";
@@ -14,7 +14,7 @@ import { troubleOf } from "../../ui/use-command";
 import { ChoiceField } from "../../ui/choice-field";
 import { counted, momentText } from "../../ui/words";
 import { UnderRelease } from "../../ui/under-release";
-import { useChange } from "../../use-change";
+import { useChange } from "../../course/use-change";
 import type { Route } from "./+types/page";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {

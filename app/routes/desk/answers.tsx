@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { Link } from "react-router";
 import type { Command } from "#core/changes";
-import type { Outcome } from "../../outcomes";
+import type { Outcome } from "../../course/outcome";
 import { inAddress } from "../../ui/address";
 import { DraftField } from "../../ui/draft-field";
 import { PointsField } from "../../ui/points-field";

@@ -1,7 +1,7 @@
 import { useState, type KeyboardEvent } from "react";
 import type { Criterion } from "#core/model";
 import { levelAt } from "#core/scoring";
-import type { Outcome } from "../../outcomes";
+import type { Outcome } from "../../course/outcome";
 import { DraftField } from "../../ui/draft-field";
 import { Ruler } from "../../ui/ruler";
 import { PointsField } from "../../ui/points-field";

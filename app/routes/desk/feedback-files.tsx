@@ -2,7 +2,7 @@ import { Mic, Paperclip, Video } from "lucide-react";
 import { useRef, useState, type ReactNode } from "react";
 import type { Command } from "#core/changes";
 import type { Repository } from "#storage";
-import type { Outcome } from "../../outcomes";
+import type { Outcome } from "../../course/outcome";
 import { Attached } from "../../ui/attached";
 import { Recorder } from "../../ui/recorder";
 import { issueWords } from "../../ui/words";

@@ -1,6 +1,6 @@
 import { Link } from "react-router";
 import { notesToCarry, type Command } from "#core/changes";
-import type { Outcome } from "../../outcomes";
+import type { Outcome } from "../../course/outcome";
 import { deskAddress, inAddress } from "../../ui/address";
 import { counted } from "../../ui/words";
 import type { DeskRows } from "./rows";

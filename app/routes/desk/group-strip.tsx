@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { Link } from "react-router";
 import type { Command } from "#core/changes";
-import type { Outcome } from "../../outcomes";
+import type { Outcome } from "../../course/outcome";
 import { deskAddress } from "../../ui/address";
 import { issueWords } from "../../ui/words";
 import type { DeskRows, GroupRows } from "./rows";

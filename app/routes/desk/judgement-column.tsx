@@ -3,7 +3,7 @@ import { Link } from "react-router";
 import type { Command } from "#core/changes";
 import type { Message } from "#core/model";
 import type { Repository } from "#storage";
-import type { Outcome } from "../../outcomes";
+import type { Outcome } from "../../course/outcome";
 import { inAddress } from "../../ui/address";
 import { DraftField } from "../../ui/draft-field";
 import { latenessWords } from "../../ui/words";

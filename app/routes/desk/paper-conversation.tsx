@@ -1,7 +1,7 @@
 import { useState } from "react";
 import type { Command } from "#core/changes";
 import type { Message } from "#core/model";
-import type { Outcome } from "../../outcomes";
+import type { Outcome } from "../../course/outcome";
 import { Conversation } from "../../ui/conversation";
 import { counted } from "../../ui/words";
 import type { DeskRows } from "./rows";

@@ -1,6 +1,6 @@
 import { useState, type RefObject } from "react";
 import type { Command } from "#core/changes";
-import type { Outcome } from "../../outcomes";
+import type { Outcome } from "../../course/outcome";
 import type { DeskRows } from "./rows";
 
 interface StandingRowProps {

@@ -1,6 +1,6 @@
 import { useCallback, useLayoutEffect, useRef, useState, type KeyboardEvent as ReactKeyboardEvent } from "react";
 import type { Command } from "#core/changes";
-import type { Outcome } from "../../outcomes";
+import type { Outcome } from "../../course/outcome";
 import { isTyping } from "../../ui/keys";
 import type { DeskRows } from "./rows";
 

@@ -4,7 +4,7 @@ import type { WorkFile } from "#core/model";
 import type { Repository } from "#storage";
 import { issueWords } from "../../ui/words";
 import { takeInFiles } from "../../keep-files";
-import { useChange } from "../../use-change";
+import { useChange } from "../../course/use-change";
 import type { DeskRows } from "./rows";
 
 export interface HandInActions {

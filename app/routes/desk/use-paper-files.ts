@@ -3,7 +3,7 @@ import type { Command } from "#core/changes";
 import { webAnnotations } from "#core/formats";
 import type { Repository } from "#storage";
 import { StoppedError, runPdfJob } from "../../../workers/client";
-import type { Outcome } from "../../outcomes";
+import type { Outcome } from "../../course/outcome";
 import { saveAs } from "../../ui/save-as";
 import { counted, issueWords } from "../../ui/words";
 import { feedbackSheet } from "../../ui/work/feedback-sheet";

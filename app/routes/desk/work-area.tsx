@@ -1,6 +1,6 @@
 import { useMemo, useRef, type RefObject } from "react";
 import type { Command } from "#core/changes";
-import type { Outcome } from "../../outcomes";
+import type { Outcome } from "../../course/outcome";
 import { CompareAttempts } from "../../ui/work/compare-attempts";
 import { Unreadable } from "../../ui/work/unreadable";
 import type { EvidenceTarget, NoteActions } from "../../ui/work/types";

@@ -1,7 +1,7 @@
 import { useNavigate } from "react-router";
 import { filesOf, scoresCsv } from "#core/formats";
 import { courseOf } from "#core/model";
-import { openCourse } from "../../open-course";
+import { openCourse } from "../../course/open-course";
 import { counted } from "../../ui/words";
 import { FileButton } from "../../ui/file-button";
 import { JobStatus } from "../../ui/job-status";

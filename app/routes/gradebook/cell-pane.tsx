@@ -4,7 +4,7 @@ import { entryText, paperHistory, provenancesFrom, type Command, type Entry } fr
 import { pointsText } from "#core/kernel";
 import { courseOf, fullName, resultOf, type CourseState } from "#core/model";
 import { explainResult, figuresOf } from "#core/totals";
-import type { Outcome } from "../../outcomes";
+import type { Outcome } from "../../course/outcome";
 import { AccountTree } from "../../ui/account-tree";
 import { deskAddress, studentAddress } from "../../ui/address";
 import { DraftField } from "../../ui/draft-field";

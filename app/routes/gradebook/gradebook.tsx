@@ -6,7 +6,7 @@ import type { CourseSession } from "#storage";
 import { deskAddress } from "../../ui/address";
 import { troubleOf } from "../../ui/use-command";
 import { counted } from "../../ui/words";
-import type { Change } from "../../use-change";
+import type { Change } from "../../course/use-change";
 import { AskFigure } from "./ask-figure";
 import { BlockDialog } from "./block-dialog";
 import { copyText, fillPlan, pastePlan, type BlockPlan } from "./blocks";

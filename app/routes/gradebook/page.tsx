@@ -1,6 +1,6 @@
 import { useNavigate } from "react-router";
-import { openCourse } from "../../open-course";
-import { useChange } from "../../use-change";
+import { openCourse } from "../../course/open-course";
+import { useChange } from "../../course/use-change";
 import { Gradebook } from "./gradebook";
 import { useView } from "./use-view";
 import type { Route } from "./+types/page";

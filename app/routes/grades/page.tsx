@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { finalGrades, finalGradesCsv, openBeforeGrades, rosterResultsArchive } from "#core/formats";
 import { courseOf, gradeExportsOf } from "#core/model";
-import { openCourse } from "../../open-course";
+import { openCourse } from "../../course/open-course";
 import { localToday } from "../../ui/moments";
 import { JobStatus } from "../../ui/job-status";
 import { saveAs } from "../../ui/save-as";
@@ -9,7 +9,7 @@ import { useJob } from "../../ui/use-job";
 import { troubleOf } from "../../ui/use-command";
 import { counted } from "../../ui/words";
 import { UnderRelease } from "../../ui/under-release";
-import { useChange } from "../../use-change";
+import { useChange } from "../../course/use-change";
 import { KeptExports } from "./kept-exports";
 import { Reports } from "./reports";
 import type { Route } from "./+types/page";

@@ -1,7 +1,7 @@
 import { useMemo, useState } from "react";
 import { useFetcher } from "react-router";
 import { assignmentsOf, fullName, studentsOf } from "#core/model";
-import { openCourse } from "../../open-course";
+import { openCourse } from "../../course/open-course";
 import { fromAddress, inAddress } from "../../ui/address";
 import { saveAs } from "../../ui/save-as";
 import { useHashText } from "../../ui/use-hash-text";

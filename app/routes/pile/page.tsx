@@ -1,11 +1,11 @@
 import { useMemo, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import type { AssignmentId, StudentId } from "#core/kernel";
-import { openCourse, orMissing } from "../../open-course";
+import { openCourse, orMissing } from "../../course/open-course";
 import { fromAddress, inAddress } from "../../ui/address";
 import { troubleOf } from "../../ui/use-command";
 import { counted } from "../../ui/words";
-import { useChange } from "../../use-change";
+import { useChange } from "../../course/use-change";
 import { Done } from "./done";
 import { PileField } from "./pile-field";
 import { pileRows } from "./rows";

@@ -1,13 +1,13 @@
 import { useMemo, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import type { AssignmentId, CategoryId } from "#core/kernel";
-import { openCourse } from "../../open-course";
+import { openCourse } from "../../course/open-course";
 import { Ask } from "../../ui/ask";
 import { inAddress } from "../../ui/address";
 import { localToday } from "../../ui/moments";
 import { PlanPlaces } from "../../ui/plan-places";
 import { troubleOf, useTroubleOf } from "../../ui/use-command";
-import { useChange } from "../../use-change";
+import { useChange } from "../../course/use-change";
 import { AddCategory } from "./add-category";
 import { AssignmentLine } from "./assignment-line";
 import { CategoryHead } from "./category-head";

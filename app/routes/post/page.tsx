@@ -4,7 +4,7 @@ import { assignmentsOf, courseOf, fullName, mailsOf, sectionsOf, studentsOf } fr
 import { visibleTo } from "#core/release";
 import { locksFor, LOCKINGS, type Locking } from "../../locks/copy-locks";
 import { PassphraseList } from "../../locks/passphrase-list";
-import { openCourse } from "../../open-course";
+import { openCourse } from "../../course/open-course";
 import { addresseesOf } from "../../ui/addressees";
 import { fromAddress, inAddress } from "../../ui/address";
 import { Composer, type FilledLetter } from "../../ui/composer";
@@ -15,7 +15,7 @@ import { useSearchChoice } from "../../ui/use-search-choice";
 import { ChoiceField } from "../../ui/choice-field";
 import { counted } from "../../ui/words";
 import { UnderRelease } from "../../ui/under-release";
-import { useChange } from "../../use-change";
+import { useChange } from "../../course/use-change";
 import { SentList } from "./sent-list";
 import type { Route } from "./+types/page";
 

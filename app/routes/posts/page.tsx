@@ -3,14 +3,14 @@ import { Link } from "react-router";
 import { postsPage, readPosts, type PostIssue } from "#core/formats";
 import type { FileId } from "#core/kernel";
 import { courseOf, fullName, postsOf, studentsOf } from "#core/model";
-import { openCourse, orMissing } from "../../open-course";
+import { openCourse, orMissing } from "../../course/open-course";
 import { fromAddress, inAddress } from "../../ui/address";
 import { fromLocalText } from "../../ui/moments";
 import { PlanPlaces } from "../../ui/plan-places";
 import { useUnkept } from "../../ui/use-unkept";
 import { counted, issueWords, momentText } from "../../ui/words";
 import { readText } from "../../ui/read-text";
-import { useChange } from "../../use-change";
+import { useChange } from "../../course/use-change";
 import type { Route } from "./+types/page";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {

@@ -3,7 +3,7 @@ import type { Command } from "#core/changes";
 import { readAnswers, type AnswerIssue } from "#core/formats";
 import type { AssignmentId, Instant } from "#core/kernel";
 import type { Question, Student } from "#core/model";
-import type { Outcome } from "../../outcomes";
+import type { Outcome } from "../../course/outcome";
 import { useUnkept } from "../../ui/use-unkept";
 import { counted, issueWords } from "../../ui/words";
 import { readText } from "../../ui/read-text";

@@ -2,12 +2,12 @@ import { Link } from "react-router";
 import { entryText } from "#core/changes";
 import { fullName, resultOf, studentsOf, type Student } from "#core/model";
 import { figuresOf } from "#core/totals";
-import { openCourse, orMissing } from "../../open-course";
+import { openCourse, orMissing } from "../../course/open-course";
 import { deskAddress, fromAddress } from "../../ui/address";
 import { DraftField } from "../../ui/draft-field";
 import { InlineField } from "../../ui/inline-field";
 import { troubleOf } from "../../ui/use-command";
-import { useChange } from "../../use-change";
+import { useChange } from "../../course/use-change";
 import type { Route } from "./+types/page";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {

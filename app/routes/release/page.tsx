@@ -2,7 +2,7 @@ import { useState } from "react";
 import { Link, useNavigation, useSearchParams } from "react-router";
 import { totalsHistory, type Checked } from "#core/changes";
 import { courseOf } from "#core/model";
-import { openCourse } from "../../open-course";
+import { openCourse } from "../../course/open-course";
 import { inAddress } from "../../ui/address";
 import { CopyAside } from "./copy-aside";
 import { readPlace, withScope, writeScope, type ReleasePlace } from "./place";

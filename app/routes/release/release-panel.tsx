@@ -5,7 +5,7 @@ import { stopsRelease, visibleChanges, withStop } from "#core/release";
 import { fromLocalText } from "../../ui/moments";
 import { useTroubleOf } from "../../ui/use-command";
 import { counted } from "../../ui/words";
-import { useChange } from "../../use-change";
+import { useChange } from "../../course/use-change";
 import { ChangedList } from "./changed-list";
 import { HoldButtons } from "./hold-buttons";
 import { releaseCommand, type ReleasePlace, type ScopeChange } from "./place";

@@ -5,7 +5,7 @@ import { stopsRelease, withStop } from "#core/release";
 import { fromLocalText } from "../../ui/moments";
 import { useTroubleOf } from "../../ui/use-command";
 import { counted } from "../../ui/words";
-import { useChange } from "../../use-change";
+import { useChange } from "../../course/use-change";
 import { AskChange } from "./ask-change";
 import { namesWords } from "./preview-list";
 import { PreflightList } from "./preflight-list";

@@ -3,7 +3,7 @@ import type { AssignmentId, StudentId } from "#core/kernel";
 import { decimal, fromDecimal, isDecimal } from "#core/kernel";
 import { assignmentsOf, fullName } from "#core/model";
 import { remindersFor, type ReminderFilter } from "#core/release";
-import { openCourse } from "../../open-course";
+import { openCourse } from "../../course/open-course";
 import { addresseesOf } from "../../ui/addressees";
 import { fromAddress, inAddress } from "../../ui/address";
 import { Composer, type FilledLetter } from "../../ui/composer";
@@ -14,7 +14,7 @@ import { useSearchChoice } from "../../ui/use-search-choice";
 import { ChoiceField } from "../../ui/choice-field";
 import { counted } from "../../ui/words";
 import { UnderRelease } from "../../ui/under-release";
-import { useChange } from "../../use-change";
+import { useChange } from "../../course/use-change";
 import { isKind, KINDS, REMINDER_TEXTS } from "./reminder-texts";
 import type { Route } from "./+types/page";
 

@@ -5,7 +5,7 @@ import { decimal, type Id } from "#core/kernel";
 import type { Rubric } from "#core/model";
 import { usesOf } from "#core/changes";
 import { adaptRubric, rulerEnds, startCriterion } from "#core/scoring";
-import { openCourse } from "../../open-course";
+import { openCourse } from "../../course/open-course";
 import { fromAddress, inAddress } from "../../ui/address";
 import { MoreMenu } from "../../ui/more-menu";
 import { PlanPlaces } from "../../ui/plan-places";
@@ -13,7 +13,7 @@ import { saveAs } from "../../ui/save-as";
 import { troubleOf } from "../../ui/use-command";
 import { counted, rubricFileWords } from "../../ui/words";
 import { readText } from "../../ui/read-text";
-import { useChange } from "../../use-change";
+import { useChange } from "../../course/use-change";
 import type { Route } from "./+types/page";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {

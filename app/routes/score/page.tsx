@@ -2,7 +2,7 @@ import { redirect } from "react-router";
 import { z } from "zod";
 import { assignmentsOf, idField, studentsOf } from "#core/model";
 import { figuresOf } from "#core/totals";
-import { openCourse } from "../../open-course";
+import { openCourse } from "../../course/open-course";
 import { deskAddress } from "../../ui/address";
 import type { Route } from "./+types/page";
 

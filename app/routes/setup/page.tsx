@@ -1,8 +1,8 @@
 import { useMemo } from "react";
-import { openCourse } from "../../open-course";
+import { openCourse } from "../../course/open-course";
 import { PlanPlaces } from "../../ui/plan-places";
 import { useTroubleOf } from "../../ui/use-command";
-import { useChange } from "../../use-change";
+import { useChange } from "../../course/use-change";
 import { CopyPlan } from "./copy-plan";
 import { Details } from "./details";
 import { Roster } from "./roster";

@@ -3,7 +3,7 @@ import { roundToText } from "#core/kernel";
 import { courseOf, fullName, studentsOf } from "#core/model";
 import { visibleTo } from "#core/release";
 import { figuresOf } from "#core/totals";
-import { openCourse } from "../../open-course";
+import { openCourse } from "../../course/open-course";
 import { studentAddress, windowAddress } from "../../ui/address";
 import type { Route } from "./+types/page";
 

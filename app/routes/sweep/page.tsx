@@ -1,10 +1,10 @@
 import { useLayoutEffect, useMemo, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { openCourse, orMissing } from "../../open-course";
+import { openCourse, orMissing } from "../../course/open-course";
 import { fromAddress, inAddress } from "../../ui/address";
 import { useAsking } from "../../ui/use-asking";
 import { useSearchChoice } from "../../ui/use-search-choice";
-import { useChange } from "../../use-change";
+import { useChange } from "../../course/use-change";
 import { ComparePane } from "../../ui/beside/compare-pane";
 import { nearLevel, sweepRows } from "../../ui/beside/sweep-rows";
 import { Sheet } from "./sheet";

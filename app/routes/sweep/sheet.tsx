@@ -1,6 +1,6 @@
 import { useMemo } from "react";
 import type { FileId } from "#core/kernel";
-import type { Outcome } from "../../outcomes";
+import type { Outcome } from "../../course/outcome";
 import { Ruler } from "../../ui/ruler";
 import { PointsField } from "../../ui/points-field";
 import { LazyWork } from "../../ui/beside/lazy-work";

@@ -1,5 +1,5 @@
 import type { ChangeId } from "#core/kernel";
-import { openCourse } from "../../open-course";
+import { openCourse } from "../../course/open-course";
 import { formText } from "../../ui/form-text";
 import { issueWords } from "../../ui/words";
 import type { Route } from "./+types/route";

@@ -2,7 +2,7 @@ import { Link } from "react-router";
 import { courseOf, fullName } from "#core/model";
 import { unreadReplies } from "#core/release";
 import { waitingPapers } from "#core/totals";
-import { openCourse } from "../../open-course";
+import { openCourse } from "../../course/open-course";
 import { deskAddress, inAddress } from "../../ui/address";
 import { useSearchChoice } from "../../ui/use-search-choice";
 import { counted, momentText } from "../../ui/words";

@@ -2,7 +2,7 @@ import type { Message, WorkFile } from "#core/model";
 import type { VisibleAssignment } from "#core/release";
 import { Conversation } from "../../ui/conversation";
 import { Letter } from "../../ui/letter";
-import type { Change } from "../../use-change";
+import type { Change } from "../../course/use-change";
 import { MarkedWork } from "./marked-work";
 
 /** One assignment's letter with what belongs to reading it. */

@@ -2,10 +2,11 @@ import { useEffect } from "react";
 import { Link } from "react-router";
 import { courseOf, fullName, mailsOf, type Message, type WorkFile } from "#core/model";
 import { canReply, visibleMessages, visibleTo, visibleTotals } from "#core/release";
-import { openCourse, orMissing } from "../../open-course";
+import { CourseProvider } from "../../course/course-provider";
+import { openCourse, orMissing } from "../../course/open-course";
 import { fromAddress } from "../../ui/address";
 import { TotalsLetter } from "../../ui/totals-letter";
-import { useChange } from "../../use-change";
+import { useChange } from "../../course/use-change";
 import { LetterSection } from "./letter-section";
 import { Post } from "./post";
 import type { Route } from "./+types/page";
@@ -13,36 +14,48 @@ import type { Route } from "./+types/page";
 /** Reads fixed copies only: nothing of the course's present state goes to this page but names. */
 export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
-  const student = orMissing(session.state.students[fromAddress("student", params.studentId)], "student");
+  const { state } = session;
+  const student = orMissing(state.students[fromAddress("student", params.studentId)], "student");
   const letters = await Promise.all(
-    visibleTo(session.state, student.id).map(async (letter) => {
+    visibleTo(state, student.id).map(async (letter) => {
       const files = letter.comments?.files ?? [];
       const blobs = await Promise.all(files.map((file) => repository.readFile(params.slot, file.id)));
-      const assignment = orMissing(session.state.assignments[letter.assignment.id], "assignment");
+      const assignment = orMissing(state.assignments[letter.assignment.id], "assignment");
       return {
         ...letter,
-        messages: visibleMessages(session.state, assignment, student.id),
-        writes: canReply(session.state, assignment, student.id),
+        messages: visibleMessages(state, assignment, student.id),
+        writes: canReply(state, assignment, student.id),
         works: files.flatMap((file, index) => (blobs[index] ? [{ file, blob: blobs[index] }] : [])),
       };
     }),
   );
-  const { shortTitle, timeZone } = courseOf(session.state);
+  const { shortTitle, timeZone } = courseOf(state);
   return {
+    session,
+    state,
     letters,
-    totals: visibleTotals(session.state, student.id),
-    mails: mailsOf(session.state).filter(({ studentId }) => studentId === student.id),
+    totals: visibleTotals(state, student.id),
+    mails: mailsOf(state).filter(({ studentId }) => studentId === student.id),
     isReading: new URL(request.url).searchParams.has("reading"),
     studentId: student.id,
     name: fullName(student),
     courseTitle: shortTitle,
     timeZone,
-    nameOf: ({ by }: Message) => (by ? (session.state.markers[by]?.name ?? "") : fullName(student)),
+    nameOf: ({ by }: Message) => (by ? (state.markers[by]?.name ?? "") : fullName(student)),
     read: (file: WorkFile) => repository.readFile(params.slot, file.id),
   };
 }
 
-export default function StudentWindow({ loaderData, params }: Route.ComponentProps) {
+export default function StudentWindow(props: Route.ComponentProps) {
+  const { session, state } = props.loaderData;
+  return (
+    <CourseProvider session={session} shown={state}>
+      <Window {...props} />
+    </CourseProvider>
+  );
+}
+
+function Window({ loaderData, params }: Route.ComponentProps) {
   const { letters, totals, mails, isReading, studentId, name, courseTitle, timeZone, nameOf, read } = loaderData;
   const change = useChange();
   useEffect(() => {

@@ -1,5 +1,5 @@
 import type { Note, NoteColour, NoteMark, Passage, Stroke } from "#core/model";
-import type { Outcome } from "../../outcomes";
+import type { Outcome } from "../../course/outcome";
 
 /** A criterion as far as notes need it. */
 export interface EvidenceTarget {

@@ -1,5 +1,5 @@
 import { useMemo, useState } from "react";
-import { untilTakenIn } from "../../outcomes";
+import { untilTakenIn } from "../../course/under-way";
 import type { NoteActions, ShownNote } from "./types";
 
 /** A note just put down: it is written in at once, while the course is still taking it in. */

@@ -1,7 +1,7 @@
 import { data, type RouterContextProvider } from "react-router";
 import { dueReleases, dueTotals } from "#core/release";
 import type { CourseSession, Repository } from "#storage";
-import { repositoryContext } from "./context";
+import { repositoryContext } from "../context";
 
 export interface OpenCourse {
   readonly repository: Repository;
@@ -18,11 +18,11 @@ export async function openCourse(context: Readonly<RouterContextProvider>, slot:
   return { repository, session };
 }
 
-/** Gives out timed releases whose moment has come, also when it passed while the application was closed. Answers whether any. */
-export function giveOutDue(session: CourseSession): boolean {
+/** Gives out timed releases whose moment has come, also when it passed while the application was closed. */
+export function giveOutDue(session: CourseSession): void {
   const { state } = session;
   const isDue = dueReleases(state, session.now()).length > 0 || dueTotals(state, session.now()).length > 0;
-  return isDue && session.submit({ type: "releaseDue" }).ok;
+  if (isDue) session.submit({ type: "releaseDue" });
 }
 
 /** A record that an address names. @throws a 404 where there is none */

@@ -1,0 +1,29 @@
+import { use, useCallback } from "react";
+import { parseCommand } from "#core/changes";
+import type { CourseSession } from "#storage";
+import { SessionContext } from "./course-provider";
+import type { Outcome, Wish } from "./outcome";
+
+/** Sends a command, or a step through the history, and answers how it came out. */
+export type Change = (what: Wish) => Promise<Outcome>;
+
+function perform(session: CourseSession, wish: Wish): Outcome {
+  if (typeof wish === "string") return session.step(wish);
+  const parsed = parseCommand(wish);
+  return parsed.ok ? session.submit(parsed.value) : parsed;
+}
+
+/**
+ * Sends a command of the course that is open and answers how it came out. It has taken effect, and is put down, before
+ * this returns: whoever leaves the page in the same turn of the key loses nothing.
+ */
+export function useChange(): Change {
+  const session = use(SessionContext);
+  return useCallback(
+    (what) => {
+      if (!session) throw new Error("useChange outside of a course");
+      return Promise.resolve(perform(session, what));
+    },
+    [session],
+  );
+}
