@@ -34,7 +34,7 @@ module.exports = {
       {
         dependencyTypes: ["npm", "npm-dev", "npm-peer", "npm-optional", "npm-no-pkg", "core"],
         pathNot:
-          "node_modules/(zod|@noble/hashes|papaparse|fflate|fastest-levenshtein|approx-string-match|diff-match-patch|@types/diff-match-patch)/",
+          "node_modules/(zod|@date-fns/tz|@noble/hashes|papaparse|fflate|fastest-levenshtein|approx-string-match|diff-match-patch|@types/diff-match-patch)/",
       },
     ),
     deny(

@@ -2,6 +2,7 @@ import type { Page } from "@playwright/test";
 import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
 import { expect, openDemo, test } from "./helpers";
 import { makeWord } from "./make-files";
+import { makePdf } from "./make-pdf";
 
 /** A Word file whose text is changed in one of its parts. */
 async function wordWith(part: string, from: RegExp, to: string): Promise<Buffer> {
@@ -149,4 +150,38 @@ test("a Word file that unpacks to tens of megabytes leaves the page answering, a
     .setInputFiles({ name: "bomb.docx", mimeType: "", buffer: swollen });
   await expect(page.getByText("It is too large to be shown here.")).toBeVisible();
   await expect(page.getByRole("button", { name: "Save the file" })).toBeVisible();
+});
+
+test("a document that takes long can be stopped, and opened after all", async ({ page }) => {
+  await openDemo(page, "/score/story-map/bram-oduya");
+  // A worker that does not come stands for a document without an end.
+  let held = true;
+  await page.route(/pages\.worker/, async (route) => {
+    if (!held) await route.continue();
+  });
+  await page.getByLabel("Add files", { exact: true }).setInputFiles({
+    name: "long.docx",
+    mimeType: "",
+    buffer: await makeWord("A long way", ["The river rises."]),
+  });
+  await page.getByRole("button", { name: "Stop" }).click();
+  await expect(page.getByText("Opening long.docx was stopped.")).toBeVisible();
+  held = false;
+  await page.getByRole("button", { name: "Open it after all" }).click();
+  await expect(page.getByText("The river rises.")).toBeVisible();
+});
+
+test("a PDF of 5,000 pages shows its first page, answers keys, and goes to its last page", async ({ page }) => {
+  await openDemo(page, "/score/story-map/bram-oduya");
+  await page
+    .getByLabel("Add files", { exact: true })
+    .setInputFiles({ name: "roll.pdf", mimeType: "application/pdf", buffer: await makePdf({ pages: 5_000 }) });
+  const first = page.getByRole("group", { name: "Page 1 of 5000", exact: true });
+  await expect(first.locator("canvas")).toBeVisible();
+  await page.keyboard.press("m");
+  await expect(page.getByRole("button", { name: /^Undo: Bram Oduya, .*missing/ })).toBeVisible();
+  const last = page.getByRole("group", { name: "Page 5000 of 5000" });
+  await last.scrollIntoViewIfNeeded();
+  await expect(last.locator("canvas")).toBeVisible();
+  await expect(first.locator("canvas")).toHaveCount(0);
 });

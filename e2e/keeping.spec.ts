@@ -1,4 +1,5 @@
 import { readFileSync } from "node:fs";
+import type { Locator } from "@playwright/test";
 import { allKept, cell, expect, open, openDemo, ruler, test } from "./helpers";
 
 const COURSE = "/courses/reading-rivers";
@@ -78,6 +79,62 @@ test("a tab that saw an older value is told, and its words stay in sight", async
   await expect(page.getByRole("alert")).toContainText('Not entered: Changed meanwhile to "40"');
   await expect(quiz).toContainText("20");
   await expect(other.getByRole("button", { name: "Type the score" })).toHaveText("40 / 50");
+});
+
+/** What a browser sends when another window or tab comes to the front: the field stays the one one is in. */
+const windowLeft = (field: Locator) =>
+  field.evaluate((element) => element.dispatchEvent(new FocusEvent("focusout", { bubbles: true })));
+
+test("a figure half typed is not cut in two when another tab comes to the front and types in the same cell", async ({
+  page,
+  context,
+}) => {
+  await openDemo(page, "/gradebook");
+  const other = await context.newPage();
+  await open(other, `${COURSE}/gradebook`);
+  const [here, there] = [page, other].map((tab) => cell(tab, "Question paper 1", "Mei Barrow"));
+  const before = await there?.textContent();
+  await here?.click();
+  await page.keyboard.type("3");
+  await windowLeft(page.getByRole("textbox", { name: "Question paper 1, Mei Barrow" }));
+  await expect(there ?? other.locator("nothing")).toHaveText(before ?? "");
+  await there?.click();
+  await other.keyboard.type("17");
+  await other.keyboard.press("Enter");
+  await expect(there ?? other.locator("nothing")).toHaveText("17");
+  await expect(page.getByRole("button", { name: /^Undo: Mei Barrow/ })).toBeVisible();
+  await page.keyboard.type("5");
+  await page.keyboard.press("Enter");
+  await page.keyboard.press("ArrowUp");
+  await expect(page.getByRole("alert")).toContainText('Not entered: Changed meanwhile to "17"');
+  await expect(here ?? page.locator("nothing")).toContainText("35");
+  await expect(there ?? other.locator("nothing")).toHaveText("17");
+});
+
+test("days late are kept by Enter and by leaving, not by Escape, another window or what is no number", async ({
+  page,
+}) => {
+  await openDemo(page, "/score/flood-memo/ilse-tarnowe");
+  const late = page.getByRole("textbox", { name: "Late by, in days" });
+  const undo = page.getByRole("button", { name: /^Undo: Ilse Tarnowe, Flood-frequency memo: / });
+  await late.click();
+  await page.keyboard.type("2");
+  await page.keyboard.press("Escape");
+  await expect(late).not.toHaveValue("2");
+  await late.click();
+  await page.keyboard.type("1");
+  await windowLeft(late);
+  await expect(late).toHaveValue("1");
+  await expect(undo).toHaveCount(0);
+  await page.keyboard.type("x");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("alert")).toHaveText("Late by a whole number of days up to 999, or nothing.");
+  await expect(late).toHaveValue("1x");
+  await expect(undo).toHaveCount(0);
+  await late.fill("3");
+  await page.keyboard.press("Enter");
+  await expect(undo).toHaveCount(1);
+  await expect(late).toHaveValue("3");
 });
 
 test.describe("when the disk is full", () => {

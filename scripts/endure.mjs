@@ -124,6 +124,8 @@ async function typeUntilGone(page, names, chance, round, known) {
       typed[name] = figure;
       history[name].push(figure);
       await page.keyboard.press("Enter");
+      // Every other time it is waited for that the bar says so, or the kill would hardly ever come after it.
+      if (chance() < 0.5) await page.locator('[data-keeping="kept"]').waitFor();
       const { kept, times } = await page.evaluate(() => ({
         kept: document.querySelector('[data-keeping="kept"]') !== null,
         times: window.keptAfter,

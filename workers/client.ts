@@ -1,6 +1,6 @@
 import { wrap, type Remote } from "comlink";
 import type { PageContent, PageIssue, PageKind } from "#core/formats";
-import type { ArchiveJobs, CopyJobs, PageJobs, PdfJobs } from "./protocol";
+import type { ArchiveJobs, CopyJobs, PageJobs, PdfJobs, TableJobs } from "./protocol";
 
 /** The job was stopped by the person. */
 export class StoppedError extends Error {
@@ -28,6 +28,12 @@ export function runCopyJobs<T>(jobs: (jobs: CopyJobs) => Promise<T>, signal: Abo
   return untilDone(worker, jobs(wrap<CopyJobs>(worker)), signal);
 }
 
+/** Runs one job of the worker for lists and tables; aborting `signal` ends it at once. @throws StoppedError when aborted */
+export function runTableJob<T>(job: (jobs: TableJobs) => Promise<T>, signal: AbortSignal): Promise<T> {
+  const worker = new Worker(new URL("./tables.worker.ts", import.meta.url), { type: "module" });
+  return untilDone(worker, job(wrap<TableJobs>(worker)), signal);
+}
+
 /** Longest time that one foreign document may take, in milliseconds; one that takes longer is too large to be shown. */
 const LONGEST_READING = 15_000;
 /** The worker with its one proxy: a proxy that nobody holds any more takes the worker's ears away. */
@@ -35,11 +41,15 @@ let pages: { readonly worker: Worker; readonly jobs: Remote<PageJobs> } | null =
 let reading: Promise<unknown> = Promise.resolve();
 
 /**
- * Reads a handed-in document away from the page. The worker is kept for the next one; a document that takes too long ends
- * it, and a new one is started when it is needed.
+ * Reads a handed-in document away from the page. The worker is kept for the next one; a document that takes too long, or
+ * that is stopped, ends it, and a new one is started when it is needed.
  */
-export function readForeign(kind: PageKind, bytes: Uint8Array<ArrayBuffer>): Promise<PageContent | PageIssue> {
-  const job = reading.then(() => readOne(kind, bytes));
+export function readForeign(
+  kind: PageKind,
+  bytes: Uint8Array<ArrayBuffer>,
+  signal: AbortSignal,
+): Promise<PageContent | PageIssue> {
+  const job = reading.then(() => (signal.aborted ? "stopped" : readOne(kind, bytes, signal)));
   reading = job;
   return job;
 }
@@ -49,10 +59,21 @@ function startPages() {
   return { worker, jobs: wrap<PageJobs>(worker) };
 }
 
-async function readOne(kind: PageKind, bytes: Uint8Array<ArrayBuffer>): Promise<PageContent | PageIssue> {
+async function readOne(
+  kind: PageKind,
+  bytes: Uint8Array<ArrayBuffer>,
+  stop: AbortSignal,
+): Promise<PageContent | PageIssue> {
   const { worker, jobs } = (pages ??= startPages());
   const broken = new AbortController();
   const tooLong = new Promise<PageIssue>((resolve) => {
+    stop.addEventListener(
+      "abort",
+      () => {
+        resolve("stopped");
+      },
+      { signal: broken.signal },
+    );
     const timer = setTimeout(() => {
       resolve("too_large");
     }, LONGEST_READING);

@@ -11,10 +11,13 @@ import type {
   PageKind,
   ProgressReport,
   ReadCourse,
+  ReadPosts,
+  RubricFileIssue,
   StudentCopyContent,
   UnprovenIssue,
 } from "#core/formats";
 import type { FileId, Instant, Result } from "#core/kernel";
+import type { Rubric, Student } from "#core/model";
 
 /** What the archive worker can be asked. Data goes in and comes out by value. */
 export interface ArchiveJobs {
@@ -30,6 +33,13 @@ export interface ArchiveJobs {
 export interface PageJobs {
   /** A handed-in document as data that can be shown, or why not. */
   readonly open: (kind: PageKind, bytes: Uint8Array<ArrayBuffer>) => Promise<PageContent | PageIssue>;
+}
+
+/** What the worker for lists and tables can be asked. */
+export interface TableJobs {
+  readonly posts: (text: string, students: readonly Student[], timeZone: string) => Promise<ReadPosts>;
+  /** A rubric under fresh ids. */
+  readonly rubric: (text: string) => Promise<Result<Rubric, RubricFileIssue>>;
 }
 
 /** What the PDF worker can be asked. */

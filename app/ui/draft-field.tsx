@@ -1,6 +1,7 @@
 import { useEffect, useId, useRef, useState, type KeyboardEvent, type Ref } from "react";
 import type { Outcome } from "../course/outcome";
 import { PhraseMenu, phraseChoices, slashBefore, usePhrases, type PhraseChoice, type Slash } from "./phrases";
+import { hasArrived } from "./half-typed";
 import { useUnkept } from "./use-unkept";
 import { issueWords } from "./words";
 
@@ -45,11 +46,14 @@ export function DraftField({
   const [trouble, setTrouble] = useState<string | null>(null);
   // What was kept stays in the field until the stored text arrives: dropped sooner, the old text would show for a moment,
   // and what is typed in that moment would replace the new one.
-  const [kept, setKept] = useState<string | null>(null);
+  const [kept, setKept] = useState<readonly string[]>([]);
   const [known, setKnown] = useState(value);
   if (value !== known) {
     setKnown(value);
-    if (draft !== null && (draft === kept || draft === value)) setDraft(null);
+    if (hasArrived(draft, kept, value)) {
+      setDraft(null);
+      setKept([]);
+    }
   }
   const phrases = usePhrases();
   const [slash, setSlash] = useState<Slash | null>(null);
@@ -73,7 +77,7 @@ export function DraftField({
     const outcome = await send(text, seen);
     if (outcome.ok || outcome.issue.code === "nothing_to_change") {
       setTrouble(null);
-      setKept(text);
+      setKept((before) => [...before, text]);
       setDraft((now) => (now === text && stored.current === text ? null : now));
     } else {
       latest.current.seen = outcome.issue.code === "seen_differs" ? outcome.issue.present : seen;

@@ -1,5 +1,5 @@
-import { useId, useRef, useState, type InputHTMLAttributes } from "react";
-import { useUnkept } from "./use-unkept";
+import { useId, type InputHTMLAttributes } from "react";
+import { useTypedField } from "./use-typed-field";
 
 interface InlineFieldProps extends Pick<
   InputHTMLAttributes<HTMLInputElement>,
@@ -25,29 +25,7 @@ export function InlineField({
   ...input
 }: InlineFieldProps) {
   const id = useId();
-  const [draft, setDraft] = useState<string | null>(null);
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const sent = useRef<string | null>(null);
-  const refused = useRef<string | null>(null);
-  useUnkept(draft !== null && draft !== value);
-
-  const keep = async (byKey: boolean) => {
-    if (draft === null || draft === sent.current) return;
-    const again = draft === refused.current;
-    // Leaving the field does not answer what was asked about its text.
-    if (again && !byKey) return;
-    if (draft.trim() === value) {
-      setDraft(null);
-      setTrouble(null);
-      return;
-    }
-    sent.current = draft;
-    const words = await onKeep(draft.trim(), again);
-    sent.current = null;
-    refused.current = words === null ? null : draft;
-    setTrouble(words);
-    if (words === null) setDraft((now) => (now === draft ? null : now));
-  };
+  const { trouble, props } = useTypedField(value, onKeep);
 
   return (
     <div className={className}>
@@ -59,22 +37,8 @@ export function InlineField({
           {...input}
           id={id}
           className="field"
-          value={draft ?? value}
-          aria-invalid={trouble !== null}
+          {...props}
           aria-describedby={trouble === null ? undefined : `${id}-trouble`}
-          onChange={(event) => {
-            setDraft(event.target.value);
-          }}
-          onBlur={() => void keep(false)}
-          onKeyDown={(event) => {
-            if (event.key === "Enter") {
-              event.preventDefault();
-              void keep(true);
-            } else if (event.key === "Escape") {
-              setDraft(null);
-              setTrouble(null);
-            }
-          }}
         />
         {suffix && <span className="text-[13px] text-soft">{suffix}</span>}
       </span>

@@ -1,34 +1,35 @@
 import { describe, expect, it } from "vitest";
-import { decimal, type Id, type Instant } from "#core/kernel";
+import { decimal, type Id } from "#core/kernel";
 import { studentsOf, type Question } from "#core/model";
 import { smallCourse } from "#core/testing";
 import { readAnswers } from "./answers";
 import { postsPage, readPosts, studentFinder } from "./posts";
 
 const students = studentsOf(smallCourse());
-const at = (text: string) => (text === "" ? null : (`${text}T00:00:00Z` as Instant));
+const ZONE = "Europe/Berlin";
 
 describe("posts from a list", () => {
   it("are read with who wrote them, what they answer, and when", () => {
-    const text = 'Student,Post ID,Reply to,Time,Text\nN1,a,,2026-10-01,"Hello, all"\nBen Bolt,b,a,,"Two\nlines"\n';
-    const { posts, issues } = readPosts(text, students, at);
+    const text =
+      'Student,Post ID,Reply to,Time,Text\nN1,a,,2026-10-01T00:00Z,"Hello, all"\nBen Bolt,b,a,,"Two\nlines"\n';
+    const { posts, issues } = readPosts(text, students, ZONE);
     expect(issues).toEqual([]);
     expect(posts).toEqual([
-      { id: "post:a", studentId: "student:ada", replyTo: null, at: "2026-10-01T00:00:00Z", text: "Hello, all" },
+      { id: "post:a", studentId: "student:ada", replyTo: null, at: "2026-10-01T00:00:00.000Z", text: "Hello, all" },
       { id: "post:b", studentId: "student:ben", replyTo: "post:a", at: null, text: "Two\nlines" },
     ]);
   });
 
   it("say of each line that cannot be taken what is wrong with it", () => {
     const text = "student\tid\treply to\ttext\nN9\t1\t\thi\nN1\t2\t\t\nN2\t3\t99\tyes\nN3\t4\t\tno\n";
-    const { posts, issues } = readPosts(text, students, at);
+    const { posts, issues } = readPosts(text, students, ZONE);
     expect(posts.map(({ text: words }) => words)).toEqual(["no"]);
     expect(issues).toEqual([
       { line: 2, code: "unknown_student", text: "N9" },
       { line: 3, code: "no_text" },
       { line: 4, code: "unknown_post", text: "99" },
     ]);
-    expect(readPosts("a,b\n1,2", students, at).issues).toEqual([{ code: "no_columns" }]);
+    expect(readPosts("a,b\n1,2", students, ZONE).issues).toEqual([{ code: "no_columns" }]);
   });
 
   it("find a student by number or whole name, never by a part of one", () => {

@@ -16,7 +16,7 @@ export interface PageContent {
 }
 
 /** Why a foreign document is not shown. */
-export type PageIssue = "damaged" | "too_large";
+export type PageIssue = "damaged" | "too_large" | "stopped";
 
 /** Kinds of document that are read in a worker. */
 export type PageKind = "word" | "webPage" | "markdown";

@@ -1,5 +1,5 @@
 import Papa from "papaparse";
-import type { Id, Instant, PostId, StudentId } from "#core/kernel";
+import { momentOf, type Id, type PostId, type StudentId } from "#core/kernel";
 import { plainText, type Post, type Student } from "#core/model";
 
 /** Why a line of a list of posts cannot be taken; `line` as in the file, its head being line 1. */
@@ -26,13 +26,9 @@ type Column = keyof typeof COLUMNS;
 
 /**
  * Reads the posts of a discussion from CSV with a head: student (number or name), text, and if they are there the
- * post's id, the id of the post it answers, and the time. `momentOf` reads a time as the course's own.
+ * post's id, the id of the post it answers, and the time, by the clock of `timeZone` where it does not say its own.
  */
-export function readPosts(
-  text: string,
-  students: readonly Student[],
-  momentOf: (text: string) => Instant | null,
-): ReadPosts {
+export function readPosts(text: string, students: readonly Student[], timeZone: string): ReadPosts {
   const clean = text.replace(/^\uFEFF/, "");
   const firstLine = clean.split(/\r?\n/)[0] ?? "";
   const delimiter = ["\t", ";", ","].find((mark) => firstLine.includes(mark)) ?? ",";
@@ -69,7 +65,13 @@ export function readPosts(
     else if (replyTo !== "" && !named.has(replyTo)) issues.push({ line, code: "unknown_post", text: replyTo });
     else {
       const answered = replyTo === "" ? null : (named.get(replyTo) ?? null);
-      posts.push({ id, studentId, replyTo: answered, at: momentOf(cell("at")), text: cell("text").slice(0, 20_000) });
+      posts.push({
+        id,
+        studentId,
+        replyTo: answered,
+        at: momentOf(cell("at"), timeZone),
+        text: cell("text").slice(0, 20_000),
+      });
     }
   }
   return { posts, issues };

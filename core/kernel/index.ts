@@ -58,3 +58,4 @@ export {
 export { sameValue } from "./same-value";
 export { firstReaching, type Crossing } from "./crossing";
 export { closed, contains, isEmpty, meet, sameInterval, type Interval } from "./interval";
+export { fromLocalText, localToday, momentOf, toLocalText } from "./local-time";

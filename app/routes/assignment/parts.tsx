@@ -1,13 +1,12 @@
 import { Link } from "react-router";
 import type { Command } from "#core/changes";
-import { parseDecimal } from "#core/kernel";
+import { fromLocalText, parseDecimal } from "#core/kernel";
 import type { Assignment } from "#core/model";
 import type { Outcome } from "../../course/outcome";
 import { inAddress } from "../../ui/address";
 import { ChoiceField, TickField } from "../../ui/choice-field";
 import { DraftField } from "../../ui/draft-field";
 import { InlineField } from "../../ui/inline-field";
-import { fromLocalText } from "../../ui/moments";
 import { issueWords } from "../../ui/words";
 import { AttachedFiles } from "./attached-files";
 import type { AssignmentRows } from "./rows";

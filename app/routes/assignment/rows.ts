@@ -1,4 +1,11 @@
-import { type AssignmentId, type CategoryId, type RubricId, type ScaleId, type StudentId } from "#core/kernel";
+import {
+  toLocalText,
+  type AssignmentId,
+  type CategoryId,
+  type RubricId,
+  type ScaleId,
+  type StudentId,
+} from "#core/kernel";
 import {
   categoriesOf,
   courseOf,
@@ -11,7 +18,6 @@ import {
   type CourseState,
 } from "#core/model";
 import { figuresOf, termOf } from "#core/totals";
-import { toLocalText } from "../../ui/moments";
 
 interface Named<I extends string> {
   readonly id: I;

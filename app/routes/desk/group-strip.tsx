@@ -1,8 +1,8 @@
-import { useState } from "react";
 import { Link } from "react-router";
 import type { Command } from "#core/changes";
 import type { Outcome } from "../../course/outcome";
 import { deskAddress } from "../../ui/address";
+import { useTypedField } from "../../ui/use-typed-field";
 import { issueWords } from "../../ui/words";
 import type { DeskRows, GroupRows } from "./rows";
 
@@ -80,35 +80,26 @@ function OwnPart({
   member,
   sendTyped,
 }: Pick<GroupStripProps, "rows" | "sendTyped"> & { readonly member: GroupRows["members"][number] }) {
-  const [text, setText] = useState(member.adjustment);
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const keep = async () => {
-    if (text.trim() === member.adjustment) return;
-    const outcome = await sendTyped({
-      type: "adjustMember",
-      assignmentId: rows.assignment.id,
-      studentId: member.studentId,
-      text,
-    });
-    const refused = !outcome.ok && outcome.issue.code !== "nothing_to_change";
-    setTrouble(refused ? issueWords(outcome.issue) : null);
-  };
+  const { trouble, props } = useTypedField(
+    member.adjustment,
+    async (text) => {
+      const outcome = await sendTyped({
+        type: "adjustMember",
+        assignmentId: rows.assignment.id,
+        studentId: member.studentId,
+        text,
+      });
+      return outcome.ok || outcome.issue.code === "nothing_to_change" ? null : issueWords(outcome.issue);
+    },
+    { leaves: true },
+  );
   return (
     <input
       aria-label={`Own part of ${member.name}`}
-      aria-invalid={trouble !== null}
       title={trouble ?? "Points added to the group's score, or taken off with a minus"}
       placeholder="± 0"
       className={`figures w-12 border-b bg-transparent text-right ${trouble ? "border-wax text-wax" : "border-rule"}`}
-      value={text}
-      onChange={(event) => {
-        setText(event.target.value);
-      }}
-      onBlur={() => void keep()}
-      onKeyDown={(event) => {
-        if (event.key === "Escape") setText(member.adjustment);
-        if (event.key === "Enter" || event.key === "Escape") event.currentTarget.blur();
-      }}
+      {...props}
     />
   );
 }

@@ -1,6 +1,7 @@
-import { useState, type RefObject } from "react";
+import type { RefObject } from "react";
 import type { Command } from "#core/changes";
 import type { Outcome } from "../../course/outcome";
+import { useTypedField } from "../../ui/use-typed-field";
 import type { DeskRows } from "./rows";
 
 interface StandingRowProps {
@@ -30,7 +31,6 @@ export function StandingRow({ rows, unitHours, send, lateRef }: StandingRowProps
         {figure.standing === "expected" ? "Not in" : "Handed in"}
       </button>
       <LateField
-        key={figure.unitsLate}
         units={figure.unitsLate}
         unit={unitHours === 24 ? "d" : "units"}
         className={chip(figure.unitsLate > 0, "border-ochre bg-sheet text-ochre")}
@@ -71,37 +71,39 @@ interface LateFieldProps {
 }
 
 function LateField({ units, unit, className, fieldRef, onKeep }: LateFieldProps) {
-  const shown = units === 0 ? "" : String(units);
-  const [text, setText] = useState(shown);
-  const keep = () => {
-    const typed = text.trim();
-    if (typed === shown) return;
-    if (typed === "") onKeep(null);
-    else if (/^\d{1,3}$/.test(typed)) onKeep(Number(typed));
-    else setText(shown);
-  };
+  const { trouble, props } = useTypedField(
+    units === 0 ? "" : String(units),
+    (text) => {
+      const isUnits = text === "" || /^\d{1,3}$/.test(text);
+      if (isUnits) onKeep(text === "" ? null : Number(text));
+      return Promise.resolve(
+        isUnits ? null : `Late by a whole number of ${unit === "d" ? "days" : "units"} up to 999, or nothing.`,
+      );
+    },
+    { leaves: true },
+  );
   return (
-    <label className={className}>
+    <label className={`relative ${className}`}>
       Late
       <input
         ref={fieldRef}
         aria-label={`Late by, in ${unit === "d" ? "days" : unit}`}
         inputMode="numeric"
         className="figures w-6 border-b border-rule bg-transparent text-center outline-offset-0"
-        value={text}
         onFocus={(event) => {
           event.target.select();
         }}
-        onChange={(event) => {
-          setText(event.target.value);
-        }}
-        onBlur={keep}
-        onKeyDown={(event) => {
-          if (event.key === "Escape") setText(shown);
-          if (event.key === "Enter" || event.key === "Escape") event.currentTarget.blur();
-        }}
+        {...props}
       />
       {unit}
+      {trouble && (
+        <span
+          role="alert"
+          className="absolute top-full right-0 z-40 mt-1 w-56 rounded bg-tip px-2 py-1 text-left text-[13px] text-on-tip"
+        >
+          {trouble}
+        </span>
+      )}
     </label>
   );
 }

@@ -1,8 +1,8 @@
 import { useState } from "react";
+import { localToday } from "#core/kernel";
 import { finalGrades, finalGradesCsv, openBeforeGrades, rosterResultsArchive } from "#core/formats";
 import { courseOf, gradeExportsOf } from "#core/model";
 import { openCourse } from "../../course/open-course";
-import { localToday } from "../../ui/moments";
 import { JobStatus } from "../../ui/job-status";
 import { saveAs } from "../../ui/save-as";
 import { useJob } from "../../ui/use-job";

@@ -1,8 +1,8 @@
 import { useState } from "react";
+import { fromLocalText } from "#core/kernel";
 import { stateAt, type Entry } from "#core/changes";
 import { copyFileName, progressReport, type ProgressReport } from "#core/formats";
 import { courseOf, fullName, studentsOf, type CourseState } from "#core/model";
-import { fromLocalText } from "../../ui/moments";
 import { saveAs } from "../../ui/save-as";
 import type { Job } from "../../ui/use-job";
 import { ChoiceField } from "../../ui/choice-field";

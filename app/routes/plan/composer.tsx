@@ -1,8 +1,7 @@
 import { useMemo, useRef, useState } from "react";
 import type { Command } from "#core/changes";
 import { readShorthand, type ShorthandIssue, type ShorthandItem } from "#core/formats";
-import type { CategoryId, ScaleId } from "#core/kernel";
-import { fromLocalText } from "../../ui/moments";
+import { fromLocalText, type CategoryId, type ScaleId } from "#core/kernel";
 import { useUnkept } from "../../ui/use-unkept";
 import { counted, dayText, shorthandWords } from "../../ui/words";
 

@@ -1,10 +1,9 @@
 import { useMemo, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import type { AssignmentId, CategoryId } from "#core/kernel";
+import { localToday, type AssignmentId, type CategoryId } from "#core/kernel";
 import { openCourse } from "../../course/open-course";
 import { Ask } from "../../ui/ask";
 import { inAddress } from "../../ui/address";
-import { localToday } from "../../ui/moments";
 import { PlanPlaces } from "../../ui/plan-places";
 import { troubleOf, useTroubleOf } from "../../ui/use-command";
 import { useChange } from "../../course/use-change";

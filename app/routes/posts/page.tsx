@@ -1,16 +1,16 @@
-import { useMemo, useState } from "react";
+import { useState } from "react";
 import { Link } from "react-router";
-import { postsPage, readPosts, type PostIssue } from "#core/formats";
+import { postsPage, type PostIssue } from "#core/formats";
 import type { FileId } from "#core/kernel";
 import { courseOf, fullName, postsOf, studentsOf } from "#core/model";
 import { openCourse, orMissing } from "../../course/open-course";
 import { fromAddress, inAddress } from "../../ui/address";
-import { fromLocalText } from "../../ui/moments";
 import { PlanPlaces } from "../../ui/plan-places";
 import { useUnkept } from "../../ui/use-unkept";
 import { counted, issueWords, momentText } from "../../ui/words";
 import { readText } from "../../ui/read-text";
 import { useChange } from "../../course/use-change";
+import { usePosts } from "./use-posts";
 import type { Route } from "./+types/page";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
@@ -26,15 +26,6 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
     known: postsOf(state, assignment.id).length,
   };
 }
-
-/** A time as a list of posts gives it: in UTC, or as the course's own clock says. */
-const momentOf = (text: string, timeZone: string) => {
-  const local = text.trim().replace(" ", "T").slice(0, 16);
-  const utc = /Z$|[+-]\d\d:?\d\d$/.test(text.trim()) ? Date.parse(text.trim()) : NaN;
-  return Number.isNaN(utc)
-    ? fromLocalText(local, timeZone)
-    : (new Date(utc).toISOString() as ReturnType<typeof fromLocalText>);
-};
 
 const issueText = (issue: PostIssue): string => {
   switch (issue.code) {
@@ -59,10 +50,7 @@ export default function PostsPage({ loaderData, params }: Route.ComponentProps) 
   const [text, setText] = useState("");
   const [said, setSaid] = useState<{ good: boolean; words: string } | null>(null);
   useUnkept(text.trim() !== "");
-  const { posts, issues } = useMemo(
-    () => (text.trim() === "" ? { posts: [], issues: [] } : readPosts(text, students, (at) => momentOf(at, timeZone))),
-    [text, students, timeZone],
-  );
+  const { posts, issues, isReading } = usePosts(text, students, timeZone);
   const authors = new Set(posts.map(({ studentId }) => studentId));
   const takeIn = async () => {
     const handIns = [];
@@ -132,6 +120,11 @@ export default function PostsPage({ loaderData, params }: Route.ComponentProps) 
           Back to the assignment
         </Link>
       </div>
+      {isReading && (
+        <p role="status" className="mt-3 text-soft">
+          Reading the posts
+        </p>
+      )}
       {said && (
         <p role={said.good ? "status" : "alert"} className={`mt-3 ${said.good ? "text-green" : "text-wax"}`}>
           {said.words}

@@ -1,8 +1,8 @@
 import { useMemo, useState } from "react";
+import { fromLocalText } from "#core/kernel";
 import { checkedAfter, runCommand, type Checked, type Command, type Context } from "#core/changes";
 import { courseOf, type CourseState } from "#core/model";
 import { stopsRelease, visibleChanges, withStop } from "#core/release";
-import { fromLocalText } from "../../ui/moments";
 import { useTroubleOf } from "../../ui/use-command";
 import { counted } from "../../ui/words";
 import { useChange } from "../../course/use-change";

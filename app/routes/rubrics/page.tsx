@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
-import { readRubricFile, rubricCsv, rubricJson } from "#core/formats";
+import { rubricCsv, rubricJson } from "#core/formats";
 import { decimal, type Id } from "#core/kernel";
 import type { Rubric } from "#core/model";
 import { usesOf } from "#core/changes";
@@ -14,6 +14,7 @@ import { troubleOf } from "../../ui/use-command";
 import { counted, rubricFileWords } from "../../ui/words";
 import { readText } from "../../ui/read-text";
 import { useChange } from "../../course/use-change";
+import { runTableJob } from "../../../workers/client";
 import type { Route } from "./+types/page";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
@@ -58,7 +59,8 @@ export default function RubricsPage({ loaderData, params }: Route.ComponentProps
     });
   };
   const readFile = async (file: File) => {
-    const read = readRubricFile(await readText(file), fresh);
+    const text = await readText(file);
+    const read = await runTableJob((jobs) => jobs.rubric(text), new AbortController().signal);
     if (!read.ok) {
       setTrouble(`${file.name}: ${rubricFileWords(read.issue)}`);
       return;

@@ -1,4 +1,4 @@
-import { fromDecimal, roundToText, sum, type SectionId, type StudentId, type TermId } from "#core/kernel";
+import { toLocalText, fromDecimal, roundToText, sum, type SectionId, type StudentId, type TermId } from "#core/kernel";
 import {
   assignmentsOf,
   categoriesOf,
@@ -10,7 +10,6 @@ import {
   type CourseState,
 } from "#core/model";
 import { termOf } from "#core/totals";
-import { toLocalText } from "../../ui/moments";
 
 /** A student as a line of the roster. */
 export interface RosterRow {

@@ -1,9 +1,8 @@
 import { useState, type SubmitEvent } from "react";
 import type { Command } from "#core/changes";
 import { formText } from "../../ui/form-text";
-import { parseDecimal } from "#core/kernel";
+import { fromLocalText, parseDecimal } from "#core/kernel";
 import { InlineField } from "../../ui/inline-field";
-import { fromLocalText } from "../../ui/moments";
 import { counted, issueWords } from "../../ui/words";
 import type { TermRow } from "./rows";
 

@@ -4,7 +4,7 @@ import { Unreadable } from "../unreadable";
 import type { ViewerProps } from "../viewers";
 import { withThreads } from "../with-threads";
 import { ForeignPage } from "./foreign-page";
-import { keptPage, pageAtHand, type OpenedPage } from "./kept-pages";
+import { keptPage, pageAtHand, stopReading, type OpenedPage } from "./kept-pages";
 import { keptText, type ReadText } from "./plain-text";
 
 type ForeignWorkProps = Pick<ViewerProps, "blob" | "name" | "width" | "threads" | "onPage" | "overlay">;
@@ -31,8 +31,9 @@ const EMPTY = {
 };
 
 /** Work that a worker reads: it is shown once it is there as data. */
-function useForeign(kind: PageKind, blob: Blob): OpenedPage | null {
+function useForeign(kind: PageKind, blob: Blob): { readonly opened: OpenedPage | null; readonly again: () => void } {
   const [opened, setOpened] = useState<OpenedPage | null>(() => pageAtHand(kind, blob));
+  const [tries, setTries] = useState(1);
   useEffect(() => {
     let current = true;
     void keptPage(kind, blob).then((result) => {
@@ -41,8 +42,52 @@ function useForeign(kind: PageKind, blob: Blob): OpenedPage | null {
     return () => {
       current = false;
     };
-  }, [kind, blob]);
-  return opened;
+  }, [kind, blob, tries]);
+  const again = () => {
+    setOpened(null);
+    setTries(tries + 1);
+  };
+  return { opened, again };
+}
+
+/** How long a document may take before a way to stop it is shown, in milliseconds. */
+const PATIENCE = 1_500;
+
+/** A document on its way; one that takes long can be stopped. */
+function Opening({ name, onStop }: { readonly name: string; readonly onStop: () => void }) {
+  const [long, setLong] = useState(false);
+  useEffect(() => {
+    const timer = setTimeout(() => {
+      setLong(true);
+    }, PATIENCE);
+    return () => {
+      clearTimeout(timer);
+    };
+  }, []);
+  return (
+    <div role="status" className="mt-16 text-center text-soft">
+      <p>Opening {name}</p>
+      {long && (
+        <p className="mt-2 flex items-center justify-center gap-3 text-[14px]">
+          <progress className="w-40" aria-label={`Opening ${name}`} />
+          <button type="button" className="link" onClick={onStop}>
+            Stop
+          </button>
+        </p>
+      )}
+    </div>
+  );
+}
+
+function Stopped({ name, onAgain }: { readonly name: string; readonly onAgain: () => void }) {
+  return (
+    <p role="status" className="mt-16 text-center text-soft">
+      Opening {name} was stopped.{" "}
+      <button type="button" className="link" onClick={onAgain}>
+        Open it after all
+      </button>
+    </p>
+  );
 }
 
 const isEmpty = ({ nodes }: PageContent): boolean =>
@@ -58,8 +103,18 @@ function ForeignWork({
   ...props
 }: ForeignWorkProps & { readonly kind: PageKind; readonly look: "work-text" | "work-word" }) {
   const { blob, name, width, threads, onPage, overlay } = props;
-  const opened = useForeign(kind, blob);
-  if (opened === null) return <p className="mt-16 text-center text-soft">Opening {name}</p>;
+  const { opened, again } = useForeign(kind, blob);
+  if (opened === null) {
+    return (
+      <Opening
+        name={name}
+        onStop={() => {
+          stopReading(kind, blob);
+        }}
+      />
+    );
+  }
+  if (opened === "stopped") return <Stopped name={name} onAgain={again} />;
   if (opened === "too_large") return <Unreadable name={name} blob={blob} {...TOO_LARGE} />;
   if (opened === "damaged") return <Unreadable name={name} blob={blob} {...DAMAGED[kind]} />;
   if (isEmpty(opened)) return <Unreadable name={name} blob={blob} {...EMPTY[kind]} />;

@@ -1,7 +1,11 @@
 import type { PageContent, PageIssue, PageKind } from "#core/formats";
 
 /** Reads a foreign document away from the page. */
-export type ReadForeign = (kind: PageKind, bytes: Uint8Array<ArrayBuffer>) => Promise<PageContent | PageIssue>;
+export type ReadForeign = (
+  kind: PageKind,
+  bytes: Uint8Array<ArrayBuffer>,
+  signal: AbortSignal,
+) => Promise<PageContent | PageIssue>;
 
 /** A foreign document ready to be shown, or why it is not. */
 export type OpenedPage = PageContent | PageIssue;
@@ -9,6 +13,7 @@ export type OpenedPage = PageContent | PageIssue;
 interface Kept {
   readonly opening: Promise<OpenedPage>;
   opened: OpenedPage | null;
+  readonly stop: AbortController;
 }
 
 let read: ReadForeign | null = null;
@@ -25,15 +30,21 @@ export function keptPage(kind: PageKind, blob: Blob): Promise<OpenedPage> {
   if (known) return known.opening;
   const reader = read;
   if (!reader) throw new RangeError("nobody reads foreign documents");
-  const opening = blob.arrayBuffer().then((buffer) => reader(kind, new Uint8Array(buffer)));
-  const entry: Kept = { opening, opened: null };
+  const stop = new AbortController();
+  const opening = blob.arrayBuffer().then((buffer) => reader(kind, new Uint8Array(buffer), stop.signal));
+  const entry: Kept = { opening, opened: null, stop };
   const kinds = kept.get(blob) ?? new Map<PageKind, Kept>();
   kept.set(blob, kinds.set(kind, entry));
   void opening.then((opened) => {
     entry.opened = opened;
+    // What was stopped may be opened after all.
+    if (opened === "stopped") kinds.delete(kind);
   });
   return opening;
 }
+
+/** Ends the reading of a document that is under way. */
+export const stopReading = (kind: PageKind, blob: Blob): void => keptOf(kind, blob)?.stop.abort();
 
 /** The document where it is worked out at this moment, without waiting. */
 export const pageAtHand = (kind: PageKind, blob: Blob): OpenedPage | null => keptOf(kind, blob)?.opened ?? null;

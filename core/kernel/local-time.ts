@@ -1,5 +1,5 @@
 import { TZDate } from "@date-fns/tz";
-import type { Instant } from "#core/kernel";
+import type { Instant } from "./ids";
 
 /** How far clocks are set back anywhere, in milliseconds. */
 const SET_BACK = [3_600_000, 1_800_000] as const;
@@ -34,3 +34,14 @@ export function fromLocalText(text: string, timeZone: string): Instant | null {
 
 /** The date of a moment in the course's time zone: `2026-10-23`. */
 export const localToday = (instant: string, timeZone: string): string => toLocalText(instant, timeZone).slice(0, 10);
+
+/**
+ * A time as a list gives it: in UTC or with its own distance from it, `2026-10-23T16:00Z`, or as the course's own clock
+ * says, `2026-10-23 18:00`; null where it is neither.
+ */
+export function momentOf(text: string, timeZone: string): Instant | null {
+  const written = text.trim();
+  const utc = /Z$|[+-]\d\d:?\d\d$/.test(written) ? Date.parse(written) : NaN;
+  if (Number.isNaN(utc)) return fromLocalText(written.replace(" ", "T").slice(0, 16), timeZone);
+  return new Date(utc).toISOString() as Instant;
+}

@@ -1,7 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { reference } from "#core/testing";
-import { deskAddress, fromAddress, inAddress, windowAddress } from "./address";
-import { fromLocalText } from "./moments";
+import { fromLocalText, momentOf } from "./local-time";
 
 interface Case {
   readonly id: string;
@@ -23,15 +22,10 @@ describe("local time of the course (reference late.dst.table: IANA time zone dat
   });
 });
 
-describe("addresses", () => {
-  it("hold an id without its kind, and give it back", () => {
-    const id = "assignment:flood-memo";
-    expect(inAddress(id)).toBe("flood-memo");
-    expect(fromAddress("assignment", inAddress(id))).toBe(id);
-  });
-
-  it("name course, assignment and student", () => {
-    expect(deskAddress("rivers", "assignment:memo", "student:ilse")).toBe("/courses/rivers/score/memo/ilse");
-    expect(windowAddress("rivers", "student:ilse")).toBe("/window/rivers/ilse");
-  });
+it("a time in a list is read with its own distance from UTC, or by the course's clock", () => {
+  const read = (text: string) => momentOf(text, "Europe/Berlin");
+  expect(read("2026-10-23T16:00:00Z")).toBe("2026-10-23T16:00:00.000Z");
+  expect(read(" 2026-10-23T18:00:00+02:00 ")).toBe("2026-10-23T16:00:00.000Z");
+  expect(read("2026-10-23 18:00")).toBe("2026-10-23T16:00:00.000Z");
+  expect(read("yesterday")).toBeNull();
 });

@@ -1,0 +1,10 @@
+import { expose } from "comlink";
+import { readPosts, readRubricFile } from "#core/formats";
+import type { TableJobs } from "./protocol";
+
+const jobs: TableJobs = {
+  posts: (text, students, timeZone) => Promise.resolve(readPosts(text, students, timeZone)),
+  rubric: (text) => Promise.resolve(readRubricFile(text, () => crypto.randomUUID())),
+};
+
+expose(jobs);
