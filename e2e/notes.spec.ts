@@ -252,3 +252,38 @@ test("a criterion takes a comment, and the overall comment keeps itself while th
   await expect(page.getByRole("textbox", { name: "Overall comment" })).toHaveValue("Oona, see me about R squared.");
   await expect(page.getByRole("textbox", { name: "Comment on Use of the record" })).toHaveValue(/fourth order/);
 });
+
+test("a comment that is there already takes the focus by its key, each time, and Escape gives it back to the desk", async ({
+  page,
+}) => {
+  await openDemo(page, "/score/flood-memo/oona-dufresne");
+  await expect(page.getByRole("slider")).toHaveCount(3);
+  const comment = page.getByRole("textbox", { name: "Comment on Use of the record" });
+  const undo = page.getByRole("button", { name: /^Undo: / });
+  await page.keyboard.press("k");
+  await expect(comment).toBeFocused();
+  await page.keyboard.type("Mostly 3 things");
+  // Kept after a pause, while one is still in the field.
+  await expect(undo).toHaveAccessibleName(/comment on Use of the record "Mostly 3 things"/);
+  await page.keyboard.press("Escape");
+  await expect(comment).not.toBeFocused();
+  for (const more of [" more", " and more"]) {
+    await page.keyboard.press("k");
+    await expect(comment).toBeFocused();
+    await page.keyboard.type(more);
+    await page.keyboard.press("Escape");
+    await expect(comment).not.toBeFocused();
+  }
+  await expect(comment).toHaveValue("Mostly 3 things more and more");
+  await page.reload();
+  await expect(comment).toBeVisible();
+  await page.keyboard.press("k");
+  await page.keyboard.type("! 1 missing");
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("c");
+  await page.keyboard.type("Oona");
+  await expect(comment).toHaveValue("Mostly 3 things more and more! 1 missing");
+  await expect(page.getByRole("textbox", { name: "Overall comment" })).toHaveValue("Oona");
+  for (const slider of await page.getByRole("slider").all())
+    await expect(slider).toHaveAttribute("aria-valuetext", "open");
+});

@@ -90,9 +90,12 @@ test("a timed release goes out by itself while the course is open", async ({ pag
 test("rubric detail without the score is warned of, and the student copy shows now and after", async ({ page }) => {
   await openDemo(page, "/release?assignment=site-sketch&student=esi-okonwe");
   await page.getByRole("button", { name: /^Rubric detail of Site sketch/ }).click();
-  await expect(
-    page.getByText("Rubric detail lets 26 students add up the sealed score.", { exact: false }),
-  ).toBeVisible();
+  await expect(page.getByRole("list", { name: "Before the release" })).toContainText(
+    "Rubric detail lets 26 students add up the sealed score.",
+  );
+  await expect(page.getByRole("button", { name: "Stopped, see below" })).toBeVisible();
+  await page.getByRole("checkbox", { name: /^Let this stop a release: Rubric detail lets/ }).click();
+  await expect(page.getByRole("button", { name: /^Release to 26 students/ })).toBeEnabled();
   const copy = page.getByRole("complementary", { name: "Student copy" });
   await expect(copy).toContainText("8.5 / 10");
   await expect(copy).not.toContainText("17 / 20");

@@ -51,7 +51,13 @@ export function readForeign(
 ): Promise<PageContent | PageIssue> {
   const job = reading.then(() => (signal.aborted ? "stopped" : readOne(kind, bytes, signal)));
   reading = job;
-  return job;
+  // One that still waits for another to be read is stopped at once too.
+  const stopped = new Promise<PageIssue>((resolve) => {
+    signal.addEventListener("abort", () => {
+      resolve("stopped");
+    });
+  });
+  return Promise.race([job, stopped]);
 }
 
 function startPages() {

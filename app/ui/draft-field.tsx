@@ -1,4 +1,4 @@
-import { useEffect, useId, useRef, useState, type KeyboardEvent, type Ref } from "react";
+import { useEffect, useId, useLayoutEffect, useRef, useState, type KeyboardEvent, type Ref } from "react";
 import type { Outcome } from "../course/outcome";
 import { PhraseMenu, phraseChoices, slashBefore, usePhrases, type PhraseChoice, type Slash } from "./phrases";
 import { hasArrived } from "./half-typed";
@@ -64,6 +64,11 @@ export function DraftField({
   const latest = useRef({ draft, seen: value, onKeep });
   const stored = useRef(value);
   const entered = useRef(false);
+  const field = useRef<HTMLTextAreaElement | null>(null);
+  // Asked for again, a field that is there already takes the focus as one does that comes.
+  useLayoutEffect(() => {
+    if (autoFocus) field.current?.focus();
+  }, [autoFocus]);
   useEffect(() => {
     stored.current = value;
     latest.current = { ...latest.current, draft, onKeep };
@@ -145,9 +150,9 @@ export function DraftField({
     if (!done) return;
     event.preventDefault();
     event.stopPropagation();
-    void keep();
-    if (onDone) onDone();
-    else (event.target as HTMLElement).blur();
+    // Left in any case: a field that stays in sight must not take the keys that follow.
+    (event.target as HTMLElement).blur();
+    onDone?.();
   };
 
   return (
@@ -157,11 +162,14 @@ export function DraftField({
       </label>
       <textarea
         id={id}
-        ref={fieldRef}
+        ref={(element) => {
+          field.current = element;
+          if (typeof fieldRef === "function") fieldRef(element);
+          else if (fieldRef) fieldRef.current = element;
+        }}
         className="field mt-0.5 block field-sizing-content min-h-9 resize-none text-[14px] leading-snug"
         rows={rows}
         spellCheck
-        autoFocus={autoFocus}
         placeholder={placeholder}
         value={draft ?? value}
         aria-invalid={trouble !== null}
