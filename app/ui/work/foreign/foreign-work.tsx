@@ -65,7 +65,7 @@ function Opening({ name, onStop }: { readonly name: string; readonly onStop: () 
     };
   }, []);
   return (
-    <div role="status" className="mt-16 text-center text-soft">
+    <div className="mt-16 text-center text-soft">
       <p>Opening {name}</p>
       {long && (
         <p className="mt-2 flex items-center justify-center gap-3 text-[14px]">
