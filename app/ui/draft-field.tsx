@@ -1,4 +1,13 @@
-import { useEffect, useId, useLayoutEffect, useRef, useState, type KeyboardEvent, type Ref } from "react";
+import {
+  useEffect,
+  useId,
+  useImperativeHandle,
+  useLayoutEffect,
+  useRef,
+  useState,
+  type KeyboardEvent,
+  type Ref,
+} from "react";
 import type { Outcome } from "../course/outcome";
 import { PhraseMenu, phraseChoices, slashBefore, usePhrases, type PhraseChoice, type Slash } from "./phrases";
 import { hasArrived } from "./half-typed";
@@ -64,7 +73,8 @@ export function DraftField({
   const latest = useRef({ draft, seen: value, onKeep });
   const stored = useRef(value);
   const entered = useRef(false);
-  const field = useRef<HTMLTextAreaElement | null>(null);
+  const field = useRef<HTMLTextAreaElement>(null);
+  useImperativeHandle(fieldRef, () => field.current as HTMLTextAreaElement, []);
   // Asked for again, a field that is there already takes the focus as one does that comes.
   useLayoutEffect(() => {
     if (autoFocus) field.current?.focus();
@@ -162,11 +172,7 @@ export function DraftField({
       </label>
       <textarea
         id={id}
-        ref={(element) => {
-          field.current = element;
-          if (typeof fieldRef === "function") fieldRef(element);
-          else if (fieldRef) fieldRef.current = element;
-        }}
+        ref={field}
         className="field mt-0.5 block field-sizing-content min-h-9 resize-none text-[14px] leading-snug"
         rows={rows}
         spellCheck
