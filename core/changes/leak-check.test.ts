@@ -124,6 +124,21 @@ describe("the classic trap: everything sealed, the running total on show", () =>
       expect(new Journalled(course.state).run(command).leaks(studentId("ada"))).toEqual([]);
   });
 
+  it("shows in a release that is stopped what it would tell, not what is told now", () => {
+    const judged = ["record", "reasoning", "writing"].map((name): Command => ({
+      type: "judge",
+      assignmentId: essay,
+      studentId: studentId("ada"),
+      criterionId: `criterion:${name}` as never,
+      verdict: { kind: "level", digit: 1 },
+    }));
+    const course = new Journalled(smallCourse()).run(...judged);
+    const rubric: Command = { type: "release", assignmentId: essay, facets: ["rubric"] };
+    expect(runCommand(course.state, rubric, course.context())).toMatchObject({ issue: { code: "release_stopped" } });
+    const after = checkedAfter(course.checked, rubric, course.context());
+    expect(after && leakReport(after, studentId("ada")).leaks).toMatchObject([{ from: "rubric", verdict: "exact" }]);
+  });
+
   it("stops a release where the course says so, and only then", () => {
     const release: Command = { type: "release", assignmentId: essay, facets: ["score"] };
     const stops = (codes: string[]) => trap().run({ type: "editCourse", fields: { releaseStops: codes } });

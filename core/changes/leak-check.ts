@@ -1,13 +1,18 @@
 import type { AssignmentId } from "#core/kernel";
 import { courseOf, totalSealOf, type CourseState } from "#core/model";
-import { totalIds, type LeakReport } from "#core/release";
+import { totalIds, withoutStops, type LeakReport } from "#core/release";
 import type { Context } from "./change";
 import { checkedIn, type Checked } from "./leak-report";
 import { runCommand, type Command } from "./registry";
 
-/** The state a command leads to, to be checked before it is given; null where the command is refused. */
+/**
+ * The state a command leads to, to be checked before it is given; null where the command is refused. One that is stopped
+ * is looked at as if it were not: what it would tell is what one wants to see.
+ */
 export function checkedAfter({ state, history }: Checked, command: Command, context: Context): Checked | null {
-  const next = runCommand(state, command, context);
+  const asked = runCommand(state, command, context);
+  const isStopped = !asked.ok && asked.issue.code === "release_stopped";
+  const next = isStopped ? runCommand(withoutStops(state), command, context) : asked;
   if (!next.ok) return null;
   return checkedIn({ state: next.value.state, history }, next.value.change.patches, context.at);
 }

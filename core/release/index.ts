@@ -16,7 +16,16 @@ export {
   type VisibleAssignment,
 } from "./overview";
 export { flowCounts, laneOf, undatedOf, weightsAddUp, type FlowCounts, type Lane, type NextStep } from "./lane";
-export { FINDING_CODES, preflight, stopsOf, stopsRelease, withStop, type Finding, type FindingCode } from "./preflight";
+export {
+  FINDING_CODES,
+  preflight,
+  stopsOf,
+  stopsRelease,
+  withoutStops,
+  withStop,
+  type Finding,
+  type FindingCode,
+} from "./preflight";
 export { classDifferenceLeaks, classFigureLeaks, classPapers, papersBetween, type ClassPapers } from "./class-figures";
 export {
   changedTotalCopies,

@@ -80,6 +80,15 @@ export function withStop(
     : { releaseStops: set(releaseStops, stops), releasePasses };
 }
 
+/** A state of the same course in which nothing stops a release. */
+export function withoutStops(state: CourseState): CourseState {
+  const course = courseOf(state);
+  return {
+    ...state,
+    courses: { ...state.courses, [course.id]: { ...course, releaseStops: [], releasePasses: [...STOPPING] } },
+  };
+}
+
 /** What is looked at before a release. */
 interface Looking {
   readonly state: CourseState;
