@@ -8,12 +8,21 @@ import { readForeign } from "../workers/client";
 import { repositoryContext } from "./context";
 import { readForeignWith } from "./ui/work/foreign/kept-pages";
 
+/** How often a course looks for what is due to be released, in milliseconds. */
+const LOOK_EVERY = 20_000;
+
 async function openRepository(): Promise<Repository> {
   // Asking for lasting storage may be refused; the course file is the way out then.
   void navigator.storage.persist().catch(() => false);
   return Repository.open(await openLocalShelves(), browserNeighbours(), {
     now: () => new Date().toISOString() as Instant,
     fresh: () => crypto.randomUUID(),
+    often: (act) => {
+      const timer = setInterval(act, LOOK_EVERY);
+      return () => {
+        clearInterval(timer);
+      };
+    },
   });
 }
 

@@ -15,6 +15,7 @@ import {
 } from "#core/changes";
 import { ok, refuse, type Result } from "#core/kernel";
 import { courseOf, type CourseState } from "#core/model";
+import { dueReleases, dueTotals } from "#core/release";
 import { forget, hurry, leftBehind, type Step } from "./hurried";
 import {
   compact,
@@ -50,6 +51,8 @@ export type Keeping =
 export interface Surroundings {
   readonly now: () => Context["at"];
   readonly fresh: () => string;
+  /** Calls again and again until it is told to stop, so that what is due goes out by itself; left out: at opening only. */
+  readonly often?: (act: () => void) => () => void;
 }
 
 /** What a session begins with: the journal, and steps that a tab put down and never wrote. */
@@ -86,6 +89,7 @@ export class CourseSession {
   #writtenSinceCompacting = COMPACT_EVERY;
   #listeners = new Set<() => void>();
   #stopListening: () => void;
+  #stopLooking: () => void = () => undefined;
 
   private constructor(
     readonly slot: string,
@@ -102,10 +106,25 @@ export class CourseSession {
     });
     if (snapshotLacks && ledger.seq > QUICK) void keepSnapshot(shelves, slot, ledger).catch(() => null);
     // Steps left behind stay where they are while nothing may be written.
-    if (left.length === 0 || ledger.damage) return;
-    this.#pending = [...left];
-    this.#rebase(ledger.seq);
-    void this.#flush();
+    if (ledger.damage) return;
+    if (left.length > 0) {
+      this.#pending = [...left];
+      this.#rebase(ledger.seq);
+      void this.#flush();
+    }
+    this.#giveOutDue();
+    this.#stopLooking =
+      surroundings.often?.(() => {
+        this.#giveOutDue();
+      }) ?? this.#stopLooking;
+  }
+
+  /** Gives out timed releases whose moment has come, also when it passed while the course was closed. */
+  #giveOutDue(): void {
+    const now = this.now();
+    const isDue = dueReleases(this.#state, now).length > 0 || dueTotals(this.#state, now).length > 0;
+    // What is stopped stays due, and is asked about again at the next look.
+    if (isDue) this.submit({ type: "releaseDue" });
   }
 
   /** @throws JournalError when a newer application wrote it, or when nothing of the course can be read */
@@ -193,6 +212,7 @@ export class CourseSession {
 
   close(): void {
     this.#stopListening();
+    this.#stopLooking();
     this.#listeners.clear();
   }
 

@@ -1,5 +1,4 @@
 import { data, type RouterContextProvider } from "react-router";
-import { dueReleases, dueTotals } from "#core/release";
 import type { CourseSession, Repository } from "#storage";
 import { repositoryContext } from "../context";
 
@@ -14,15 +13,7 @@ export async function openCourse(context: Readonly<RouterContextProvider>, slot:
   const session = await repository.session(slot);
   // eslint-disable-next-line @typescript-eslint/only-throw-error -- the router's way to answer 404
   if (!session) throw data(`There is no course "${slot}" in this browser.`, { status: 404 });
-  giveOutDue(session);
   return { repository, session };
-}
-
-/** Gives out timed releases whose moment has come, also when it passed while the application was closed. */
-export function giveOutDue(session: CourseSession): void {
-  const { state } = session;
-  const isDue = dueReleases(state, session.now()).length > 0 || dueTotals(state, session.now()).length > 0;
-  if (isDue) session.submit({ type: "releaseDue" });
 }
 
 /** A record that an address names. @throws a 404 where there is none */

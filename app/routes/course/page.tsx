@@ -7,7 +7,6 @@ import type { Route } from "./+types/page";
 import { Bar } from "./bar";
 import { DamageState } from "./damage-state";
 import { useFlowCounts } from "./use-flow-counts";
-import { useDueReleases } from "./use-due-releases";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
@@ -33,7 +32,6 @@ let lastCourse: string | null = null;
 
 export default function CoursePage({ loaderData, params }: Route.ComponentProps) {
   const { repository, session, state, timeZone } = loaderData;
-  useDueReleases(session);
   const counts = useFlowCounts(session, state);
   return (
     <CourseProvider session={session} shown={state}>
