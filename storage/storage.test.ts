@@ -256,56 +256,6 @@ describe.each(makers)("a course kept %s", (_name, makeShelves) => {
   });
 });
 
-describe("what is due", () => {
-  it("goes out when its course is opened, and while it is open by the session's own clock", async () => {
-    const shelves = memoryShelves();
-    let now = "2026-10-27T08:00:00Z" as Instant;
-    const looks: (() => void)[] = [];
-    let stopped = 0;
-    const due: Surroundings = {
-      now: () => now,
-      fresh: surroundings.fresh,
-      often: (act) => {
-        looks.push(act);
-        return () => (stopped += 1);
-      },
-    };
-    const open = async () => {
-      const session = await (await Repository.open(shelves, memoryNeighbours()(), due)).session("small");
-      if (!session) throw new Error("no session");
-      return session;
-    };
-    const first = await Repository.open(shelves, memoryNeighbours()(), due);
-    await first.keepCourse("small", startEntries(), new Map());
-    const seals = ({ state }: CourseSession) =>
-      Object.values(state.releases).map(({ facet, state: at }) => `${facet} ${at}`);
-    const session = await open();
-    const time = (facet: "score" | "comments", at: string): Command => ({
-      type: "timeRelease",
-      assignmentId: quiz,
-      facets: [facet],
-      at: at as Instant,
-    });
-    session.submit(score("15"));
-    session.submit(time("score", "2026-10-27T09:00:00Z"));
-    session.submit(time("comments", "2026-10-27T10:00:00Z"));
-    looks.forEach((look) => {
-      look();
-    });
-    expect(seals(session)).toEqual(["score timed", "comments timed"]);
-    await session.settled();
-    session.close();
-    expect(stopped).toBe(1);
-
-    now = "2026-10-27T09:00:00Z" as Instant;
-    const later = await open();
-    expect(seals(later)).toEqual(["score released", "comments timed"]);
-    now = "2026-10-27T10:00:00Z" as Instant;
-    looks.at(-1)?.();
-    expect(seals(later)).toEqual(["score released", "comments released"]);
-  });
-});
-
 describe("stores of layout 1", () => {
   it("lose their snapshots, which the journal makes again, and nothing else", async () => {
     const shelves = memoryShelves();
