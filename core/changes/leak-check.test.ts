@@ -34,6 +34,15 @@ const trap = () =>
     total("released"),
   );
 
+/** Ada judged on every criterion of the essay. */
+const judged = ["record", "reasoning", "writing"].map((name): Command => ({
+  type: "judge",
+  assignmentId: essay,
+  studentId: studentId("ada"),
+  criterionId: `criterion:${name}` as never,
+  verdict: { kind: "level", digit: 1 },
+}));
+
 describe("the classic trap: everything sealed, the running total on show", () => {
   it("names the score and the interval: 75.0 % of the course from the quiz alone is 14.99 to 15.01 (by hand)", () => {
     const [leak, ...others] = trap().leaks(ben);
@@ -104,13 +113,6 @@ describe("the classic trap: everything sealed, the running total on show", () =>
   });
 
   it("of rubric detail is closed by releasing the score, or by sealing the rubric", () => {
-    const judged = ["record", "reasoning", "writing"].map((name): Command => ({
-      type: "judge",
-      assignmentId: essay,
-      studentId: studentId("ada"),
-      criterionId: `criterion:${name}` as never,
-      verdict: { kind: "level", digit: 1 },
-    }));
     const course = new Journalled(smallCourse({ releasePasses: ["rubric_tells_score"] })).run(...judged, {
       type: "release",
       assignmentId: essay,
@@ -125,13 +127,6 @@ describe("the classic trap: everything sealed, the running total on show", () =>
   });
 
   it("shows in a release that is stopped what it would tell, not what is told now", () => {
-    const judged = ["record", "reasoning", "writing"].map((name): Command => ({
-      type: "judge",
-      assignmentId: essay,
-      studentId: studentId("ada"),
-      criterionId: `criterion:${name}` as never,
-      verdict: { kind: "level", digit: 1 },
-    }));
     const course = new Journalled(smallCourse()).run(...judged);
     const rubric: Command = { type: "release", assignmentId: essay, facets: ["rubric"] };
     expect(runCommand(course.state, rubric, course.context())).toMatchObject({ issue: { code: "release_stopped" } });

@@ -77,9 +77,10 @@ export default function PostPage({ loaderData, params }: Route.ComponentProps) {
         Promise.resolve(new Map(all.map(({ studentId, files }) => [studentId, files]))),
       );
       const name = await saveDrafts(state, letters, at, signal, copies);
+      // The files have left from here on: their passphrases must be at hand whatever follows.
+      setLocks(made);
       const trouble = troubleOf(await change({ type: "noteDelivery", locked: attach !== "none", studentIds }));
       if (trouble) throw new Error(trouble);
-      setLocks(made);
       return `${name} was saved, each draft with its student's copy.`;
     });
 
