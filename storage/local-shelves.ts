@@ -33,7 +33,7 @@ export async function openLocalShelves(): Promise<Shelves> {
   };
   askForDurableWrites();
   for (const shelf of Object.values(shelves)) await shelf.ready();
-  return { ...shelves, hurried: await hurriedShelf() };
+  return { ...shelves, hurried: await promptShelf("hurried"), drafts: await promptShelf("drafts") };
 }
 
 let asked = false;
@@ -54,9 +54,9 @@ function askForDurableWrites(): void {
 }
 
 /** The one store of the browser that has kept a value when the call returns. Without it, changes are kept as fast as the database writes. */
-async function hurriedShelf(): Promise<Shelf> {
+async function promptShelf(storeName: string): Promise<Shelf> {
   if (!localforage.supports(localforage.LOCALSTORAGE)) return memoryShelf();
-  const shelf = localShelf("hurried", localforage.LOCALSTORAGE);
+  const shelf = localShelf(storeName, localforage.LOCALSTORAGE);
   await shelf.ready();
   return shelf;
 }

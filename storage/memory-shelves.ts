@@ -23,6 +23,7 @@ export const memoryShelves = (): Shelves => ({
   snapshots: memoryShelf(),
   files: memoryShelf(),
   hurried: memoryShelf(),
+  drafts: memoryShelf(),
 });
 
 /** Tabs of one test: those made by the same call share locks and announcements. */

@@ -16,6 +16,7 @@ import {
 import { ok, refuse, type Result } from "#core/kernel";
 import { courseOf, type CourseState } from "#core/model";
 import { dueReleases, dueTotals } from "#core/release";
+import { Drafts } from "./drafts";
 import { forget, hurry, leftBehind, type Step } from "./hurried";
 import {
   compact,
@@ -60,6 +61,7 @@ interface Opening {
   readonly ledger: Ledger;
   readonly snapshotLacks: boolean;
   readonly left: readonly Step[];
+  readonly drafts: Drafts;
 }
 
 /** Entries of a course that is quick to replay without a snapshot. */
@@ -74,6 +76,8 @@ const COMPACT_EVERY = 100;
  * forced in.
  */
 export class CourseSession {
+  /** What is half-typed in this course. */
+  readonly drafts: Drafts;
   #ledger: Ledger;
   #pending: readonly Step[] = [];
   #listed: { readonly ledger: Ledger; readonly pending: readonly Step[]; readonly entries: readonly Entry[] } | null =
@@ -96,8 +100,9 @@ export class CourseSession {
     private readonly shelves: Shelves,
     private readonly neighbours: Neighbours,
     private readonly surroundings: Surroundings,
-    { ledger, snapshotLacks, left }: Opening,
+    { ledger, snapshotLacks, left, drafts }: Opening,
   ) {
+    this.drafts = drafts;
     this.#ledger = ledger;
     this.#state = ledger.state;
     this.#history = ledger.history;
@@ -133,7 +138,8 @@ export class CourseSession {
       const { ledger, snapshotLacks } = await readJournal(shelves, slot);
       return { ledger, snapshotLacks, left: await leftBehind(shelves, slot, () => entriesOf(ledger)) };
     });
-    return new CourseSession(slot, shelves, neighbours, surroundings, opening);
+    const drafts = await Drafts.open(shelves.drafts, slot);
+    return new CourseSession(slot, shelves, neighbours, surroundings, { ...opening, drafts });
   }
 
   /** The present moment, as the surroundings tell it. */

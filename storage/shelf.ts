@@ -19,6 +19,8 @@ export interface Shelves {
   readonly files: Shelf;
   /** Steps on their way into the journal; a set has happened before the page can be left. */
   readonly hurried: Shelf;
+  /** What is half-typed, by course and place; a set has happened before the page can be left. */
+  readonly drafts: Shelf;
 }
 
 /** What ties the tabs of one browser together. */

@@ -29,6 +29,7 @@ function failingAt(shelves: Shelves, write: number): Shelves {
     journal: guard(shelves.journal),
     snapshots: guard(shelves.snapshots),
     files: guard(shelves.files),
+    drafts: guard(shelves.drafts),
     hurried: guard(shelves.hurried),
   };
 }

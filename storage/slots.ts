@@ -9,8 +9,8 @@ const slotOf = (key: string): string => key.split("/")[0] ?? key;
  * part of another course. The wish, or the wish with a number.
  */
 export async function freeSlot(shelves: Shelves, wish: string): Promise<string> {
-  const { meta, journal, snapshots, files, hurried } = shelves;
-  const stores = await Promise.all([journal, snapshots, files, hurried].map((shelf) => shelf.keys()));
+  const { meta, journal, snapshots, files, hurried, drafts } = shelves;
+  const stores = await Promise.all([journal, snapshots, files, hurried, drafts].map((shelf) => shelf.keys()));
   const own = (await meta.keys())
     .filter((key) => /^(course|reading)\//.test(key))
     .map((key) => key.split("/")[1] ?? "");
@@ -36,7 +36,7 @@ export const slotsBeingRead = async ({ meta }: Shelves): Promise<string[]> =>
 export async function clearCutShort(shelves: Shelves, listed: ReadonlySet<string>): Promise<void> {
   for (const slot of await slotsBeingRead(shelves)) {
     if (!listed.has(slot)) {
-      for (const shelf of [shelves.journal, shelves.snapshots, shelves.files, shelves.hurried]) {
+      for (const shelf of [shelves.journal, shelves.snapshots, shelves.files, shelves.hurried, shelves.drafts]) {
         for (const key of await shelf.keys()) if (slotOf(key) === slot) await shelf.remove(key);
       }
     }

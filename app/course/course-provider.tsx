@@ -2,6 +2,7 @@ import { createContext, useEffect, useRef, type ReactNode } from "react";
 import { useNavigation, useRevalidator } from "react-router";
 import type { CourseState } from "#core/model";
 import type { CourseSession } from "#storage";
+import { DraftsContext } from "../ui/drafts";
 
 /** The course that is open on the page; null outside of one. */
 export const SessionContext = createContext<CourseSession | null>(null);
@@ -32,5 +33,9 @@ export function CourseProvider(props: {
     follow();
     return session.subscribe(follow);
   }, [session, shown, isMoving, looking, revalidate]);
-  return <SessionContext value={session}>{children}</SessionContext>;
+  return (
+    <SessionContext value={session}>
+      <DraftsContext value={session.drafts}>{children}</DraftsContext>
+    </SessionContext>
+  );
 }

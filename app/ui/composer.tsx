@@ -1,6 +1,8 @@
 import { useState } from "react";
 import { MERGE_FIELDS, mergeFields, type MergeValues } from "#core/formats";
 import type { StudentId } from "#core/kernel";
+import { AsYouLeftIt } from "./as-you-left-it";
+import { useTyped } from "./drafts";
 import { counted } from "./words";
 
 /** Someone a letter goes to. */
@@ -30,8 +32,16 @@ const FIELD_WORDS: Readonly<Record<(typeof MERGE_FIELDS)[number], string>> = {
   total: "course total, where shown",
 };
 
+/** The words of a letter among the drafts. */
+function readLetter(stored: unknown): { readonly subject: string; readonly body: string } | null {
+  if (typeof stored !== "object" || stored === null || !("subject" in stored) || !("body" in stored)) return null;
+  const { subject, body } = stored;
+  return typeof subject === "string" && typeof body === "string" ? { subject, body } : null;
+}
+
 /** A letter to many: its words with fields, and how it reads for each of them before it goes anywhere. */
 export function Composer({
+  place: draftPlace,
   people,
   subject: startSubject,
   body: startBody,
@@ -40,6 +50,8 @@ export function Composer({
   onSend,
   onDrafts,
 }: {
+  /** What the letter is about, for what is half-typed. */
+  readonly place: string;
   readonly people: readonly Addressee[];
   readonly subject: string;
   readonly body: string;
@@ -48,8 +60,8 @@ export function Composer({
   readonly onSend: (letters: readonly FilledLetter[]) => void;
   readonly onDrafts: (letters: readonly FilledLetter[]) => void;
 }) {
-  const [subject, setSubject] = useState(startSubject);
-  const [body, setBody] = useState(startBody);
+  const letter = useTyped(draftPlace, { subject: startSubject, body: startBody }, readLetter);
+  const { subject, body } = letter.value;
   const [place, setPlace] = useState(0);
   const filled = people.map((person) => ({
     person,
@@ -79,7 +91,7 @@ export function Composer({
             value={subject}
             maxLength={200}
             onChange={(event) => {
-              setSubject(event.target.value);
+              letter.set({ subject: event.target.value, body });
             }}
           />
         </label>
@@ -90,7 +102,7 @@ export function Composer({
             spellCheck
             value={body}
             onChange={(event) => {
-              setBody(event.target.value);
+              letter.set({ subject, body: event.target.value });
             }}
           />
         </label>
@@ -103,11 +115,17 @@ export function Composer({
               className="link"
               title={FIELD_WORDS[field]}
               onClick={() => {
-                setBody((before) => `${before}{${field}}`);
+                letter.set({ subject, body: `${body}{${field}}` });
               }}
             >{`{${field}}`}</button>
           ))}
         </p>
+        {letter.isLeft && <AsYouLeftIt />}
+        {(subject !== startSubject || body !== startBody) && (
+          <button type="button" className="link mt-1 text-[13px]" onClick={letter.clear}>
+            Back to the words it began with
+          </button>
+        )}
       </div>
       <section aria-label="How it reads">
         <div className="flex items-center justify-between text-[13.5px]">

@@ -1,10 +1,13 @@
 import { useId, useState, type KeyboardEvent } from "react";
 import type { Message } from "#core/model";
 import type { Outcome } from "../course/outcome";
-import { useUnkept } from "./use-unkept";
+import { AsYouLeftIt } from "./as-you-left-it";
+import { readTextDraft, useTyped } from "./drafts";
 import { issueWords, momentText } from "./words";
 
 interface ConversationProps {
+  /** What it is about, for what is half-typed. */
+  readonly place: string;
   readonly messages: readonly Message[];
   /** Who is looking. */
   readonly side: Message["from"];
@@ -17,16 +20,15 @@ interface ConversationProps {
 }
 
 /** What was said about a paper, back and forth, and a field to go on. */
-export function Conversation({ messages, side, nameOf, timeZone, placeholder, onSend }: ConversationProps) {
+export function Conversation({ place, messages, side, nameOf, timeZone, placeholder, onSend }: ConversationProps) {
   const id = useId();
-  const [text, setText] = useState("");
+  const { value: text, set: setText, clear, isLeft } = useTyped(place, "", readTextDraft);
   const [trouble, setTrouble] = useState<string | null>(null);
-  useUnkept(text.trim() !== "");
   const send = async () => {
     if (!onSend || text.trim() === "") return;
     const outcome = await onSend(text);
     setTrouble(outcome.ok ? null : issueWords(outcome.issue));
-    if (outcome.ok) setText("");
+    if (outcome.ok) clear();
   };
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key !== "Enter" || !(event.ctrlKey || event.metaKey)) return;
@@ -70,6 +72,7 @@ export function Conversation({ messages, side, nameOf, timeZone, placeholder, on
             }}
             onKeyDown={onKeyDown}
           />
+          {isLeft && <AsYouLeftIt onClear={clear} />}
           {trouble && (
             <p role="alert" className="mt-1 text-[13px] text-wax">
               {trouble}

@@ -1,20 +1,12 @@
-import {
-  useEffect,
-  useId,
-  useImperativeHandle,
-  useLayoutEffect,
-  useRef,
-  useState,
-  type KeyboardEvent,
-  type Ref,
-} from "react";
+import { useId, useImperativeHandle, useLayoutEffect, useRef, useState, type KeyboardEvent, type Ref } from "react";
 import type { Outcome } from "../course/outcome";
+import { AsYouLeftIt } from "./as-you-left-it";
 import { PhraseMenu, phraseChoices, slashBefore, usePhrases, type PhraseChoice, type Slash } from "./phrases";
-import { hasArrived } from "./half-typed";
-import { useUnkept } from "./use-unkept";
-import { issueWords } from "./words";
+import { useKeptText } from "./use-kept-text";
 
 interface DraftFieldProps {
+  /** What text it is, the same at every showing: under this it lies among the drafts while it is not kept. */
+  readonly place: string;
   readonly label: string;
   readonly labelHidden?: boolean;
   readonly value: string;
@@ -30,14 +22,13 @@ interface DraftFieldProps {
   readonly formatted?: boolean;
 }
 
-/** Pause in typing after which a text is kept, in milliseconds. */
-const PAUSE = 500;
+/** A text that keeps itself (`useKeptText`), with phrases and marks; another place is another field. */
+export function DraftField(props: DraftFieldProps) {
+  return <TextOfPlace key={props.place} {...props} />;
+}
 
-/**
- * A text that keeps itself: after a pause, on leaving, and when the page goes. What is being typed is never replaced
- * from outside; when the stored text changed meanwhile, it says so and keeps what was typed on the screen.
- */
-export function DraftField({
+function TextOfPlace({
+  place,
   label,
   labelHidden = false,
   value,
@@ -51,27 +42,13 @@ export function DraftField({
   formatted = false,
 }: DraftFieldProps) {
   const id = useId();
-  const [draft, setDraft] = useState<string | null>(null);
-  const [trouble, setTrouble] = useState<string | null>(null);
-  // What was kept stays in the field until the stored text arrives: dropped sooner, the old text would show for a moment,
-  // and what is typed in that moment would replace the new one.
-  const [kept, setKept] = useState<readonly string[]>([]);
-  const [known, setKnown] = useState(value);
-  if (value !== known) {
-    setKnown(value);
-    if (hasArrived(draft, kept, value)) {
-      setDraft(null);
-      setKept([]);
-    }
-  }
   const phrases = usePhrases();
   const [slash, setSlash] = useState<Slash | null>(null);
   const [marked, setMarked] = useState(0);
-  const choices = phrases && slash ? phraseChoices(phrases, draft ?? value, slash) : [];
   const open = phrases !== null && slash !== null;
-  useUnkept(draft !== null && draft !== value);
-  const latest = useRef({ draft, seen: value, onKeep });
-  const stored = useRef(value);
+  // While a phrase is being looked for, what stands after the slash is not yet said.
+  const { text, trouble, isLeft, write, keep } = useKeptText({ place, value, waits: open, onKeep });
+  const choices = phrases && slash ? phraseChoices(phrases, text, slash) : [];
   const entered = useRef(false);
   const field = useRef<HTMLTextAreaElement>(null);
   useImperativeHandle(fieldRef, () => field.current as HTMLTextAreaElement, []);
@@ -79,55 +56,13 @@ export function DraftField({
   useLayoutEffect(() => {
     if (autoFocus) field.current?.focus();
   }, [autoFocus]);
-  useEffect(() => {
-    stored.current = value;
-    latest.current = { ...latest.current, draft, onKeep };
-    if (draft === null) latest.current.seen = value;
-  });
-
-  const keep = async () => {
-    const { draft: text, seen, onKeep: send } = latest.current;
-    if (text === null || text === seen) return;
-    latest.current.seen = text;
-    const outcome = await send(text, seen);
-    if (outcome.ok || outcome.issue.code === "nothing_to_change") {
-      setTrouble(null);
-      setKept((before) => [...before, text]);
-      setDraft((now) => (now === text && stored.current === text ? null : now));
-    } else {
-      latest.current.seen = outcome.issue.code === "seen_differs" ? outcome.issue.present : seen;
-      setTrouble(issueWords(outcome.issue));
-    }
-  };
-  const keepRef = useRef(keep);
-  useEffect(() => {
-    keepRef.current = keep;
-  });
-
-  useEffect(() => {
-    // While a phrase is being looked for, what stands after the slash is not yet said.
-    if (draft === null || open) return;
-    const timer = setTimeout(() => void keepRef.current(), PAUSE);
-    return () => {
-      clearTimeout(timer);
-    };
-  }, [draft, open]);
-  useEffect(() => {
-    const now = () => void keepRef.current();
-    window.addEventListener("pagehide", now);
-    return () => {
-      window.removeEventListener("pagehide", now);
-      now();
-    };
-  }, []);
 
   const choose = (choice: PhraseChoice) => {
     if (!phrases || !slash) return;
-    const text = draft ?? value;
     const end = slash.at + 1 + slash.wanted.length;
     const inserted = choice.kind === "insert" ? choice.words : "";
     if (choice.kind === "keep") phrases.keep(choice.words);
-    setDraft(text.slice(0, slash.at) + inserted + text.slice(end));
+    write(text.slice(0, slash.at) + inserted + text.slice(end));
     setSlash(null);
   };
   /** Keys of the open menu; answers whether the key was one. */
@@ -153,7 +88,7 @@ export function DraftField({
     if (mark && event.target instanceof HTMLTextAreaElement) {
       event.preventDefault();
       event.stopPropagation();
-      wrapSelection(event.target, mark, setDraft);
+      wrapSelection(event.target, mark, write);
       return;
     }
     const done = event.key === "Escape" || (event.key === "Enter" && (event.ctrlKey || event.metaKey));
@@ -177,10 +112,10 @@ export function DraftField({
         rows={rows}
         spellCheck
         placeholder={placeholder}
-        value={draft ?? value}
+        value={text}
         aria-invalid={trouble !== null}
         onChange={(event) => {
-          setDraft(event.target.value);
+          write(event.target.value);
           setSlash(phrases && slashBefore(event.target.value, event.target.selectionStart));
           setMarked(0);
         }}
@@ -201,6 +136,7 @@ export function DraftField({
         onKeyDown={onKeyDown}
       />
       {open && <PhraseMenu id={`${id}-phrases`} choices={choices} marked={marked} onChoose={choose} />}
+      {isLeft && !trouble && <AsYouLeftIt />}
       {trouble && (
         <p role="alert" className="mt-1 text-[13px] text-wax">
           {trouble}

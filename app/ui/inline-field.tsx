@@ -1,10 +1,13 @@
 import { useId, type InputHTMLAttributes } from "react";
+import { AsYouLeftIt } from "./as-you-left-it";
 import { useTypedField } from "./use-typed-field";
 
 interface InlineFieldProps extends Pick<
   InputHTMLAttributes<HTMLInputElement>,
   "inputMode" | "placeholder" | "type" | "autoFocus" | "maxLength" | "list" | "disabled"
 > {
+  /** What it is, for what is half-typed; left out, the browser asks before the page is left. */
+  readonly place?: string;
   readonly label: string;
   readonly labelHidden?: boolean;
   readonly value: string;
@@ -16,6 +19,7 @@ interface InlineFieldProps extends Pick<
 
 /** One line of text that keeps itself on Enter and on leaving. What is refused stays in sight with its reason. */
 export function InlineField({
+  place,
   label,
   labelHidden = false,
   value,
@@ -25,7 +29,7 @@ export function InlineField({
   ...input
 }: InlineFieldProps) {
   const id = useId();
-  const { trouble, props } = useTypedField(value, onKeep);
+  const { trouble, isLeft, props } = useTypedField(value, onKeep, { place: place ?? null });
 
   return (
     <div className={className}>
@@ -42,6 +46,7 @@ export function InlineField({
         />
         {suffix && <span className="text-[13px] text-soft">{suffix}</span>}
       </span>
+      {isLeft && !trouble && <AsYouLeftIt more="Enter keeps it" />}
       {trouble && (
         <p id={`${id}-trouble`} role="alert" className="mt-1 text-[13px] text-wax">
           {trouble}

@@ -1,9 +1,12 @@
-import { isWindowLeft } from "./keys";
 import { useEffect, useRef, useState } from "react";
 import type { Outcome } from "../course/outcome";
+import { readTextDraft, useDraftPlace } from "./drafts";
+import { isWindowLeft } from "./keys";
 import { canConfirm, issueWords } from "./words";
 
 interface PointsFieldProps {
+  /** Whose points they are: under this they lie among the drafts while they are not kept. */
+  readonly place: string;
   readonly label: string;
   readonly value: string;
   readonly onKeep: (text: string, confirmed: boolean) => Promise<Outcome>;
@@ -12,20 +15,25 @@ interface PointsFieldProps {
 }
 
 /** A small field for points. Enter keeps; an unusual value is asked once and kept on the second Enter. */
-export function PointsField({ label, value, onKeep, onDone }: PointsFieldProps) {
+export function PointsField({ place, label, value, onKeep, onDone }: PointsFieldProps) {
   const field = useRef<HTMLInputElement>(null);
-  const [text, setText] = useState(value);
+  const at = useDraftPlace(place);
+  const [text, setText] = useState(() => readTextDraft(at.found()?.value) ?? value);
   const [trouble, setTrouble] = useState<{ readonly words: string; readonly asked: string | null } | null>(null);
   useEffect(() => {
     field.current?.select();
   }, []);
+  const leave = (kept: boolean) => {
+    at.drop();
+    onDone(kept);
+  };
   const keep = async () => {
     if (text.trim() === "" || text === value) {
-      onDone(false);
+      leave(false);
       return;
     }
     const outcome = await onKeep(text, trouble?.asked === text);
-    if (outcome.ok || outcome.issue.code === "nothing_to_change") onDone(true);
+    if (outcome.ok || outcome.issue.code === "nothing_to_change") leave(true);
     else setTrouble({ words: issueWords(outcome.issue), asked: canConfirm(outcome.issue) ? text : null });
   };
   return (
@@ -39,12 +47,13 @@ export function PointsField({ label, value, onKeep, onDone }: PointsFieldProps) 
         value={text}
         onChange={(event) => {
           setText(event.target.value);
+          at.put(event.target.value, value);
           setTrouble(null);
         }}
         onKeyDown={(event) => {
           event.stopPropagation();
           if (event.key === "Enter") void keep();
-          if (event.key === "Escape") onDone(false);
+          if (event.key === "Escape") leave(false);
         }}
         onBlur={(event) => {
           if (!trouble && !isWindowLeft(event.currentTarget)) void keep();
@@ -59,5 +68,16 @@ export function PointsField({ label, value, onKeep, onDone }: PointsFieldProps) 
         </span>
       )}
     </span>
+  );
+}
+
+/** What was typed into a points field and never kept; opens the field again. Nothing where there is none. */
+export function LeftPoints({ place, onOpen }: { readonly place: string; readonly onOpen: () => void }) {
+  const text = readTextDraft(useDraftPlace(place).found()?.value);
+  if (text === null) return null;
+  return (
+    <button type="button" className="me-1 rounded px-1 text-[13.5px] text-ochre hover:bg-table" onClick={onOpen}>
+      {text}, as you left it
+    </button>
   );
 }

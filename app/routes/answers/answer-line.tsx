@@ -4,6 +4,8 @@ import { PointsField } from "../../ui/points-field";
 import type { AnswerSheet } from "./rows";
 
 interface AnswerLineProps {
+  /** The answer, for what is half-typed. */
+  readonly answer: string;
   readonly sheet: AnswerSheet;
   readonly maximum: string;
   readonly current: boolean;
@@ -41,6 +43,7 @@ export function AnswerLine(props: AnswerLineProps) {
         {sheet.text || <em className="text-soft">no answer</em>}
       </p>
       <DraftField
+        place={`answer/${props.answer}`}
         label={`Comment to ${sheet.title}`}
         labelHidden
         placeholder="Comment"
@@ -51,6 +54,7 @@ export function AnswerLine(props: AnswerLineProps) {
       <span className="figures w-20 shrink-0 text-right text-[15px] whitespace-nowrap">
         {props.typing ? (
           <PointsField
+            place={`answer-points/${props.answer}`}
             label={`Points for ${sheet.title}`}
             value={sheet.points ?? ""}
             onKeep={props.onPoints}

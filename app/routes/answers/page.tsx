@@ -151,6 +151,7 @@ export default function AnswersPage({ loaderData, params }: Route.ComponentProps
         {rows.sheets.map((item, place) => (
           <AnswerLine
             key={item.studentId}
+            answer={`${assignment.id}/${item.studentId}/${rows.question.id}`}
             sheet={item}
             maximum={rows.question.points}
             current={place === current}

@@ -38,6 +38,7 @@ export function WhatItIs({ assignment, rows, edit }: PartProps) {
           onKeep={(shortName) => edit({ shortName })}
         />
         <InlineField
+          place={`assignment-points/${assignment.id}`}
           label="Points"
           className="w-28"
           inputMode="decimal"
@@ -204,8 +205,20 @@ export function WhatStudentsRead({ assignment, send, edit, slot }: PartProps & {
   return (
     <section aria-label="What students read" className="space-y-3">
       <h2 className={head}>What students read</h2>
-      <DraftField label="Instructions" rows={4} value={assignment.task} onKeep={keep("task")} />
-      <DraftField label="Note beside it" rows={2} value={assignment.note} onKeep={keep("note")} />
+      <DraftField
+        place={`task/${assignment.id}`}
+        label="Instructions"
+        rows={4}
+        value={assignment.task}
+        onKeep={keep("task")}
+      />
+      <DraftField
+        place={`task-note/${assignment.id}`}
+        label="Note beside it"
+        rows={2}
+        value={assignment.note}
+        onKeep={keep("note")}
+      />
       <AttachedFiles assignment={assignment} edit={edit} slot={slot} />
     </section>
   );

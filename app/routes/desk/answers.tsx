@@ -50,6 +50,7 @@ function Answer({
         <span className="figures whitespace-nowrap">
           {typing ? (
             <PointsField
+              place={`answer-points/${where.assignmentId}/${where.studentId}/${where.questionId}`}
               label={`Points for question ${String(place)}`}
               value={row.points ?? ""}
               onKeep={(text, confirmed) => send({ type: "judgeAnswer", ...where, text, confirmed })}
@@ -94,6 +95,7 @@ function Answer({
         )}
       </p>
       <DraftField
+        place={`answer/${where.assignmentId}/${where.studentId}/${where.questionId}`}
         label={`Comment on question ${String(place)}`}
         labelHidden
         placeholder="To the student, on this answer"

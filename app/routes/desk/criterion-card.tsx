@@ -4,10 +4,12 @@ import { levelAt } from "#core/scoring";
 import type { Outcome } from "../../course/outcome";
 import { DraftField } from "../../ui/draft-field";
 import { Ruler } from "../../ui/ruler";
-import { PointsField } from "../../ui/points-field";
+import { LeftPoints, PointsField } from "../../ui/points-field";
 import type { CriterionRow } from "./rows";
 
 interface CriterionCardProps {
+  /** The paper it is judged on, for what is half-typed. */
+  readonly paper: string;
   readonly row: CriterionRow;
   /** The criterion's key for evidence, from 1. */
   readonly place: number;
@@ -46,21 +48,25 @@ export function CriterionCard(props: CriterionCardProps) {
         <span className="figures ms-auto text-[15px] whitespace-nowrap">
           {props.typing ? (
             <PointsField
+              place={`points/${props.paper}/${criterion.id}`}
               label={`Points for ${criterion.name}`}
               value={points ?? ""}
               onKeep={props.onPoints}
               onDone={props.onTypingDone}
             />
           ) : (
-            <button
-              type="button"
-              className="rounded px-1 hover:bg-table"
-              aria-label={`Type points for ${criterion.name}`}
-              onClick={props.onTyping}
-            >
-              <strong>{notApplicable ? "n/a" : (points ?? "–")}</strong>{" "}
-              <span className="text-soft">/ {row.maximum}</span>
-            </button>
+            <>
+              <LeftPoints place={`points/${props.paper}/${criterion.id}`} onOpen={props.onTyping} />
+              <button
+                type="button"
+                className="rounded px-1 hover:bg-table"
+                aria-label={`Type points for ${criterion.name}`}
+                onClick={props.onTyping}
+              >
+                <strong>{notApplicable ? "n/a" : (points ?? "–")}</strong>{" "}
+                <span className="text-soft">/ {row.maximum}</span>
+              </button>
+            </>
           )}
         </span>
       </div>
@@ -108,6 +114,7 @@ export function CriterionCard(props: CriterionCardProps) {
       )}
       {(row.comment !== "" || props.commenting) && (
         <DraftField
+          place={`comment/${props.paper}/${criterion.id}`}
           label={`Comment on ${criterion.name}`}
           labelHidden
           placeholder="To the student, on this criterion"

@@ -91,7 +91,7 @@ function OwnPart({
       });
       return outcome.ok || outcome.issue.code === "nothing_to_change" ? null : issueWords(outcome.issue);
     },
-    { leaves: true },
+    { leaves: true, place: `own-part/${rows.assignment.id}/${member.studentId}` },
   );
   return (
     <input

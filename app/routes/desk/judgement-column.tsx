@@ -8,7 +8,7 @@ import { inAddress } from "../../ui/address";
 import { DraftField } from "../../ui/draft-field";
 import { latenessWords } from "../../ui/words";
 import { CriterionCard } from "./criterion-card";
-import { PointsField } from "../../ui/points-field";
+import { LeftPoints, PointsField } from "../../ui/points-field";
 import type { DeskRows } from "./rows";
 import { FeedbackFiles } from "./feedback-files";
 import { GroupStrip } from "./group-strip";
@@ -77,6 +77,7 @@ export function JudgementColumn(props: JudgementColumnProps) {
       </header>
       {rows.criteria.map((row, index) => (
         <CriterionCard
+          paper={`${place.assignmentId}/${place.studentId}`}
           key={row.criterion.id}
           row={row}
           place={index + 1}
@@ -140,6 +141,7 @@ export function JudgementColumn(props: JudgementColumnProps) {
       <StandingRow rows={rows} unitHours={unitHours} send={send} lateRef={props.lateRef} />
       <div className="space-y-2 px-4 pt-3 pb-5">
         <DraftField
+          place={`overall/${place.assignmentId}/${place.studentId}`}
           label="Overall comment"
           value={rows.overallComment}
           placeholder={`To ${rows.student.givenName}`}
@@ -151,6 +153,7 @@ export function JudgementColumn(props: JudgementColumnProps) {
         <FeedbackFiles slot={slot} rows={rows} repository={props.repository} send={send} />
         <PaperConversation rows={rows} send={send} nameOf={props.markerName} timeZone={props.timeZone} />
         <DraftField
+          place={`private/${place.assignmentId}/${place.studentId}`}
           label="Private note, for instructors only"
           value={rows.privateNote}
           fieldRef={props.privateRef}
@@ -171,24 +174,33 @@ function Sum({ rows, keys, send, sendTyped }: JudgementColumnProps) {
         <p className="figures text-[14.5px]">{arithmetic.first || "Score"}</p>
         {keys.typing === "score" ? (
           <PointsField
+            place={`score/${place.assignmentId}/${place.studentId}`}
             label="Score"
             value={rows.entry}
             onKeep={(text, confirmed) => sendTyped({ type: "setScore", ...place, text, seen: rows.entry, confirmed })}
             onDone={keys.typingDone}
           />
         ) : (
-          <button
-            type="button"
-            aria-label="Type the score"
-            title={byHand ? "Set by hand" : undefined}
-            className={`figures rounded px-1 text-[19px] font-semibold whitespace-nowrap hover:bg-table ${byHand ? "text-plum" : ""}`}
-            onClick={() => {
-              keys.type("score");
-            }}
-          >
-            {byHand && <span aria-hidden="true">✎ </span>}
-            {arithmetic.total} / {assignment.points}
-          </button>
+          <>
+            <LeftPoints
+              place={`score/${place.assignmentId}/${place.studentId}`}
+              onOpen={() => {
+                keys.type("score");
+              }}
+            />
+            <button
+              type="button"
+              aria-label="Type the score"
+              title={byHand ? "Set by hand" : undefined}
+              className={`figures rounded px-1 text-[19px] font-semibold whitespace-nowrap hover:bg-table ${byHand ? "text-plum" : ""}`}
+              onClick={() => {
+                keys.type("score");
+              }}
+            >
+              {byHand && <span aria-hidden="true">✎ </span>}
+              {arithmetic.total} / {assignment.points}
+            </button>
+          </>
         )}
       </div>
       {arithmetic.second && (

@@ -37,6 +37,7 @@ export function PaperConversation({ rows, send, nameOf, timeZone }: PaperConvers
       {open && (
         <div className="mt-1.5">
           <Conversation
+            place={`message/${place.assignmentId}/${place.studentId}`}
             messages={rows.messages}
             side="marker"
             nameOf={nameOf}

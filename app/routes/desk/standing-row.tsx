@@ -31,6 +31,7 @@ export function StandingRow({ rows, unitHours, send, lateRef }: StandingRowProps
         {figure.standing === "expected" ? "Not in" : "Handed in"}
       </button>
       <LateField
+        place={`late/${place.assignmentId}/${place.studentId}`}
         units={figure.unitsLate}
         unit={unitHours === 24 ? "d" : "units"}
         className={chip(figure.unitsLate > 0, "border-ochre bg-sheet text-ochre")}
@@ -67,11 +68,13 @@ interface LateFieldProps {
   readonly className: string;
   readonly fieldRef: RefObject<HTMLInputElement | null>;
   /** Null goes back to what the time of the hand-in tells. */
+  /** For what is half-typed. */
+  readonly place: string;
   readonly onKeep: (units: number | null) => void;
 }
 
-function LateField({ units, unit, className, fieldRef, onKeep }: LateFieldProps) {
-  const { trouble, props } = useTypedField(
+function LateField({ place, units, unit, className, fieldRef, onKeep }: LateFieldProps) {
+  const { trouble, isLeft, props } = useTypedField(
     units === 0 ? "" : String(units),
     (text) => {
       const isUnits = text === "" || /^\d{1,3}$/.test(text);
@@ -80,7 +83,7 @@ function LateField({ units, unit, className, fieldRef, onKeep }: LateFieldProps)
         isUnits ? null : `Late by a whole number of ${unit === "d" ? "days" : "units"} up to 999, or nothing.`,
       );
     },
-    { leaves: true },
+    { leaves: true, place },
   );
   return (
     <label className={`relative ${className}`}>
@@ -96,12 +99,12 @@ function LateField({ units, unit, className, fieldRef, onKeep }: LateFieldProps)
         {...props}
       />
       {unit}
-      {trouble && (
+      {(trouble !== null || isLeft) && (
         <span
           role="alert"
           className="absolute top-full right-0 z-40 mt-1 w-56 rounded bg-tip px-2 py-1 text-left text-[13px] text-on-tip"
         >
-          {trouble}
+          {trouble ?? "As you left it. Enter keeps it, Escape lets it go."}
         </span>
       )}
     </label>

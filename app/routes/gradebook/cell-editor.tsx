@@ -1,6 +1,5 @@
 import { useEffect, useImperativeHandle, useRef, useState, type Ref } from "react";
 import { isWindowLeft } from "../../ui/keys";
-import { useUnkept } from "../../ui/use-unkept";
 import type { EntryHint } from "./hint";
 
 /** Where the marked cell goes after an entry. */
@@ -8,8 +7,8 @@ export type Leave = "down" | "up" | "right" | "left" | "stay";
 
 /** What the grid may ask of the field it holds. */
 export interface CellEditorHandle {
-  /** Keeps what is typed; answers whether the cell may be left. */
-  readonly settle: () => boolean;
+  /** Keeps what is typed; what cannot be kept as it is stays at its cell, in sight. */
+  readonly settle: () => void;
 }
 
 interface CellEditorProps {
@@ -17,10 +16,13 @@ interface CellEditorProps {
   readonly label: string;
   readonly start: string;
   readonly seen: string;
-  readonly above: boolean;
   readonly hint: (text: string) => EntryHint;
-  /** Keeps an entry; the cell is left unless it is asked about or refused. */
+  /** Every letter, so that it outlives the page. */
+  readonly onType: (text: string) => void;
+  /** Keeps an entry; the cell is left. */
   readonly onKeep: (text: string, confirmed: boolean, leave: Leave) => void;
+  /** The cell is left with what is refused, or asked about: it is not kept, and not lost. */
+  readonly onUnkept: (text: string, words: string) => void;
   readonly onCancel: () => void;
   /** The field goes out of view with what is typed in it: nothing typed is lost by scrolling. */
   readonly onAway: (text: string) => void;
@@ -29,28 +31,37 @@ interface CellEditorProps {
 const LEAVES: Readonly<Record<string, Leave>> = { Enter: "down", Tab: "right", ArrowDown: "down", ArrowUp: "up" };
 
 /** The field of the cell that is typed in. It holds its own text, so that a key draws nothing but itself and its hint. */
-export function CellEditor({ handle, label, start, seen, above, hint, onKeep, onCancel, onAway }: CellEditorProps) {
+export function CellEditor(props: CellEditorProps) {
+  const { handle, label, start, seen, hint, onType, onKeep, onUnkept, onCancel, onAway } = props;
   const [text, setText] = useState(start);
   const [asked, setAsked] = useState<string | null>(null);
   // The field's blur comes after the key that closed it; what was kept once must not be sent again.
   const done = useRef(false);
-  useUnkept(text.trim() !== seen);
   const told = text.trim() === "" ? null : hint(text);
 
   /** Only a key answers a question: leaving by the pointer must not count as the second Enter. */
-  const keep = (leave: Leave, byKey: boolean): boolean => {
-    if (done.current) return true;
+  const keep = (leave: Leave, byKey: boolean): void => {
+    if (done.current) return;
     const unchanged = text.trim() === seen;
     const now = unchanged ? null : hint(text);
-    if (now?.refused && !(byKey && now.asks && asked === text)) {
-      setAsked(now.asks ? text : null);
-      return false;
+    const isAnswered = byKey && now?.asks === true && asked === text;
+    if (now?.refused && !isAnswered) {
+      if (byKey) {
+        setAsked(now.asks ? text : null);
+        return;
+      }
+      done.current = true;
+      onUnkept(text, now.words);
+      return;
     }
     done.current = true;
     onKeep(unchanged ? seen : text, now?.asks ?? false, leave);
-    return true;
   };
-  useImperativeHandle(handle, () => ({ settle: () => keep("stay", false) }));
+  useImperativeHandle(handle, () => ({
+    settle: () => {
+      keep("stay", false);
+    },
+  }));
 
   const away = useRef({ text, onAway });
   useEffect(() => {
@@ -75,6 +86,7 @@ export function CellEditor({ handle, label, start, seen, above, hint, onKeep, on
         onChange={(event) => {
           setText(event.target.value);
           setAsked(null);
+          onType(event.target.value);
         }}
         onKeyDown={(event) => {
           const leave = LEAVES[event.key];
@@ -92,11 +104,12 @@ export function CellEditor({ handle, label, start, seen, above, hint, onKeep, on
           if (!isWindowLeft(event.currentTarget)) keep("stay", false);
         }}
       />
+      {/* Above the field: the cells one types in next lie below it and at its right. */}
       {told && (
         <span
           id="entry-hint"
           role={told.refused ? "alert" : "status"}
-          className={`absolute right-0 z-30 rounded bg-tip px-2.5 py-1 text-left text-[13px] leading-snug text-on-tip ${told.refused ? "w-64" : "w-max max-w-80"} ${above ? "bottom-full mb-1" : "top-full mt-1"}`}
+          className={`absolute right-0 bottom-full z-30 mb-1 rounded bg-tip px-2.5 py-1 text-left text-[13px] leading-snug text-on-tip ${told.refused ? "w-64" : "w-max max-w-80"}`}
         >
           {told.words}
         </span>

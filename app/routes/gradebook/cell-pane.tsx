@@ -62,6 +62,7 @@ export function CellPane({ slot, state, entries, place, send, onClose }: CellPan
       <div className="mt-3 flex items-end gap-3">
         <InlineField
           key={`${assignmentId} ${studentId}`}
+          place={`by-hand/${assignmentId}/${studentId}`}
           label="Set by hand, in points"
           className="w-40"
           inputMode="decimal"
@@ -79,7 +80,7 @@ export function CellPane({ slot, state, entries, place, send, onClose }: CellPan
         )}
       </div>
       <DraftField
-        key={`c ${assignmentId} ${studentId}`}
+        place={`overall/${assignmentId}/${studentId}`}
         className="mt-3"
         label="Overall comment"
         rows={2}
@@ -87,7 +88,7 @@ export function CellPane({ slot, state, entries, place, send, onClose }: CellPan
         onKeep={comment("student")}
       />
       <DraftField
-        key={`p ${assignmentId} ${studentId}`}
+        place={`private/${assignmentId}/${studentId}`}
         className="mt-2"
         label="Private note"
         rows={1}
@@ -95,7 +96,7 @@ export function CellPane({ slot, state, entries, place, send, onClose }: CellPan
         onKeep={comment("private")}
       />
       <DraftField
-        key={`n ${studentId}`}
+        place={`student-note/${studentId}`}
         className="mt-2"
         label="Note about this student, for instructors"
         rows={1}

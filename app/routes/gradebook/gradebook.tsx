@@ -1,4 +1,4 @@
-import { memo, useCallback, useMemo, useRef, useState, useSyncExternalStore } from "react";
+import { memo, useMemo, useRef, useState, useSyncExternalStore } from "react";
 import { Link, type NavigateFunction } from "react-router";
 import { entryText, type Command } from "#core/changes";
 import type { AssignmentId } from "#core/kernel";
@@ -14,12 +14,13 @@ import { bulkItems, type Bulk } from "./bulk";
 import { CellPane } from "./cell-pane";
 import { ColumnPane } from "./column-pane";
 import { Controls } from "./controls";
-import { Grid, keyOf, type GridHandle } from "./grid";
-import type { Refused } from "./grid-row";
-import { entryHint, refusalHint } from "./hint";
+import { Grid, type GridHandle } from "./grid";
+import { entryHint } from "./hint";
 import { gradeTable } from "./rows";
 import { boundsOf, isSingle, placesIn, single, type CellPlace, type Selection } from "./selection";
 import { standingCommand } from "./standing";
+import { UnkeptLine } from "./unkept-line";
+import { useUnkeptEntries } from "./use-unkept-entries";
 import type { Looking } from "./use-view";
 
 type PaneKind = { readonly kind: "cell" } | { readonly kind: "column"; readonly assignmentId: AssignmentId } | null;
@@ -48,7 +49,7 @@ export const Gradebook = memo(function Gradebook({ slot, session, looking, chang
       ),
     }),
   );
-  const [refused, setRefused] = useState<ReadonlyMap<string, Refused>>(new Map());
+  const entering = useUnkeptEntries(state, change);
   const [plan, setPlan] = useState<BlockPlan | null>(null);
   const [pane, setPane] = useState<PaneKind>(null);
   const [bulk, setBulk] = useState<Bulk | null>(null);
@@ -56,23 +57,6 @@ export const Gradebook = memo(function Gradebook({ slot, session, looking, chang
   const tell = (sending: Promise<string | null>) => void sending.then(setTrouble);
   const marked = placesIn(table, single(selection.to))[0]?.[0] ?? null;
   const selected = () => placesIn(table, selection).flat();
-
-  const enter = useCallback(
-    (place: CellPlace, text: string, seen: string, confirmed: boolean) => {
-      const key = keyOf(place);
-      void change({ type: "setScore", ...place, text, seen, confirmed }).then((outcome) => {
-        setRefused((before) => {
-          const isRefused = !outcome.ok && outcome.issue.code !== "nothing_to_change";
-          if (!isRefused && !before.has(key)) return before;
-          const after = new Map(before);
-          after.delete(key);
-          if (isRefused) after.set(key, { text, words: refusalHint(outcome.issue).words });
-          return after;
-        });
-      });
-    },
-    [change],
-  );
 
   /** Carries a plan out at once where nothing in it needs to be looked at. */
   const look = (next: BlockPlan) => {
@@ -133,6 +117,20 @@ export const Gradebook = memo(function Gradebook({ slot, session, looking, chang
           {trouble}
         </p>
       )}
+      <UnkeptLine
+        state={state}
+        unkept={entering.unkept}
+        onGo={(place) => {
+          const row = table.students.findIndex(({ studentId }) => studentId === place.studentId);
+          const column = table.columns.findIndex(({ assignmentId }) => assignmentId === place.assignmentId);
+          if (row >= 0 && column >= 0) grid.current?.go({ row, column });
+          return row >= 0 && column >= 0;
+        }}
+        onHidden={() => {
+          setTrouble("Its cell is not shown. Take the filters away, or show the hidden columns.");
+        }}
+        onLetGo={entering.letGo}
+      />
       {Object.keys(state.assignments).length === 0 || table.total === 0 ? (
         <p className="mt-8 text-soft">
           There is nothing to enter yet. Begin with students and an assignment under{" "}
@@ -149,11 +147,14 @@ export const Gradebook = memo(function Gradebook({ slot, session, looking, chang
               table={table}
               sort={view.sort}
               selection={selection}
-              refused={refused}
+              unkept={entering.unkept}
               hint={(place, text) => entryHint(state, place.assignmentId, place.studentId, text)}
               entryAt={(place) => entryText(state, place.assignmentId, place.studentId)}
               onSelect={setSelection}
-              onEnter={enter}
+              onType={entering.type}
+              onEnter={entering.enter}
+              onUnkept={entering.leave}
+              onLetGo={entering.letGo}
               onClear={() => {
                 fillSelection("-");
               }}

@@ -1,7 +1,9 @@
+import type { AssignmentId } from "#core/kernel";
 import { memo, type ReactNode } from "react";
 import type { CellLook, GradeCell, TotalCell } from "./cells";
 import { COLUMN_WIDTH, LETTER_WIDTH, NAME_WIDTH, ROW_HEIGHT, TOTAL_WIDTH } from "./measures";
-import type { GradeStudent } from "./rows";
+import type { GradeColumn, GradeStudent } from "./rows";
+import type { Unkept } from "./unkept";
 
 const LOOKS: Readonly<Record<CellLook, string>> = {
   figure: "",
@@ -12,12 +14,6 @@ const LOOKS: Readonly<Record<CellLook, string>> = {
   open: "text-soft",
 };
 
-/** An entry that could not be kept after its cell was left; it stays in sight with its reason. */
-export interface Refused {
-  readonly text: string;
-  readonly words: string;
-}
-
 interface GridRowProps {
   readonly student: GradeStudent;
   readonly index: number;
@@ -25,7 +21,8 @@ interface GridRowProps {
   readonly total: TotalCell;
   readonly firstColumn: number;
   readonly cells: readonly GradeCell[];
-  readonly labels: readonly string[];
+  /** The columns drawn. */
+  readonly columns: readonly GradeColumn[];
   /** The marked column, or -1. */
   readonly marked: number;
   /** Columns from and to that are selected in this row, or null. */
@@ -33,7 +30,10 @@ interface GridRowProps {
   readonly selectedTo: number;
   /** The column the marked cell is in, in every row. */
   readonly current: number;
-  readonly refused: Refused | null;
+  /** Entries of this row that are not in the course. */
+  readonly unkept: ReadonlyMap<AssignmentId, Unkept> | undefined;
+  /** Why the marked cell's entry is not in the course; empty where there is none. */
+  readonly why: string;
   readonly editor: ReactNode;
 }
 
@@ -44,7 +44,7 @@ export const GridRow = memo(function GridRow(props: GridRowProps) {
     <div
       role="row"
       aria-rowindex={index + 3}
-      className={`absolute flex border-b border-rule contain-layout contain-style ${props.editor || props.refused ? "z-20" : ""}`}
+      className={`absolute flex border-b border-rule contain-layout contain-style ${props.editor || props.why ? "z-20" : ""}`}
       style={{ top: props.top, height: ROW_HEIGHT }}
     >
       <div
@@ -82,6 +82,8 @@ export const GridRow = memo(function GridRow(props: GridRowProps) {
       {cells.map((cell, at) => {
         const column = firstColumn + at;
         const marked = column === props.marked;
+        const { assignmentId, name } = props.columns[at] ?? {};
+        const unkept = assignmentId && props.unkept?.get(assignmentId);
         const selected = column >= props.selectedFrom && column <= props.selectedTo;
         return (
           <div
@@ -89,14 +91,20 @@ export const GridRow = memo(function GridRow(props: GridRowProps) {
             role="gridcell"
             data-row={index}
             data-column={column}
-            aria-label={`${props.labels[at] ?? ""}, ${student.name}: ${words(cell)}`}
+            aria-label={`${name ?? ""}, ${student.name}: ${words(cell)}${unkept ? `; not entered: ${unkept.text}` : ""}`}
             aria-colindex={column + 4}
             aria-selected={marked || selected}
             tabIndex={marked ? 0 : -1}
             className={`figures relative text-right leading-[30px] outline-offset-[-2px] ${column === props.current ? "border-x border-ochre" : ""} ${selected ? "bg-green-wash" : column === props.current ? "bg-sheet" : ""} ${marked ? "outline-2 outline-ink" : ""}`}
             style={{ width: COLUMN_WIDTH }}
           >
-            {marked && props.editor ? props.editor : <CellText cell={cell} refused={marked ? props.refused : null} />}
+            {marked && props.editor ? (
+              props.editor
+            ) : unkept ? (
+              <UnkeptText unkept={unkept} why={marked ? props.why : ""} />
+            ) : (
+              <CellText cell={cell} />
+            )}
           </div>
         );
       })}
@@ -104,25 +112,33 @@ export const GridRow = memo(function GridRow(props: GridRowProps) {
   );
 }, sameRow);
 
-function CellText({ cell, refused }: { readonly cell: GradeCell; readonly refused: Refused | null }) {
+function UnkeptText({ unkept, why }: { readonly unkept: Unkept; readonly why: string }) {
   return (
     <>
-      <span className={`pe-2.5 ${LOOKS[cell.look]}`}>
-        {cell.late && <span className="me-1 text-[12.5px] text-ochre">{cell.late}</span>}
-        {cell.look === "by hand" && <span title="set by hand">✎ </span>}
-        {cell.above && <span title="above the maximum">↑ </span>}
-        {refused ? <s>{refused.text}</s> : cell.text}
-        {cell.second && <span className="ms-1.5 font-normal text-soft">{cell.second}</span>}
+      <span className="block truncate pe-2.5 text-wax">
+        <s>{unkept.text}</s> <span title="not entered">!</span>
       </span>
-      {refused && (
+      {why && (
         <span
           role="alert"
-          className="absolute top-full right-0 z-30 mt-1 w-64 rounded bg-tip px-2.5 py-1 text-left text-[13px] leading-snug text-on-tip"
+          className="absolute right-0 bottom-full z-30 mb-1 w-64 rounded bg-tip px-2.5 py-1 text-left text-[13px] leading-snug text-on-tip"
         >
-          Not entered: {refused.words}
+          {why}
         </span>
       )}
     </>
+  );
+}
+
+function CellText({ cell }: { readonly cell: GradeCell }) {
+  return (
+    <span className={`pe-2.5 ${LOOKS[cell.look]}`}>
+      {cell.late && <span className="me-1 text-[12.5px] text-ochre">{cell.late}</span>}
+      {cell.look === "by hand" && <span title="set by hand">✎ </span>}
+      {cell.above && <span title="above the maximum">↑ </span>}
+      {cell.text}
+      {cell.second && <span className="ms-1.5 font-normal text-soft">{cell.second}</span>}
+    </span>
   );
 }
 

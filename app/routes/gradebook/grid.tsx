@@ -12,21 +12,23 @@ import {
 import { isTyping } from "../../ui/keys";
 import type { MenuItems } from "../../ui/more-menu";
 import { useLatest } from "../../ui/use-latest";
-import { useUnkept } from "../../ui/use-unkept";
 import { CellEditor, type CellEditorHandle, type Leave } from "./cell-editor";
 import { GridHead } from "./grid-head";
-import { GridRow, type Refused } from "./grid-row";
+import { GridRow } from "./grid-row";
 import type { EntryHint } from "./hint";
 import { COLUMN_WIDTH, FIXED_WIDTH, HEAD_HEIGHT, ROW_HEIGHT } from "./measures";
 import { Overview } from "./overview";
 import type { GradeTable, GradeView } from "./rows";
 import { boundsOf, inside, isSingle, single, type CellPlace, type Place, type Selection } from "./selection";
+import type { UnkeptEntries } from "./unkept";
 import { useTotalsAhead } from "./use-totals-ahead";
 import { onGridKey } from "./use-grid-keys";
 
 /** What others may ask of the grid. */
 export interface GridHandle {
   readonly focus: () => void;
+  /** Marks a cell and brings it into view. */
+  readonly go: (place: Place) => void;
 }
 
 interface GridProps {
@@ -34,11 +36,15 @@ interface GridProps {
   readonly table: GradeTable;
   readonly sort: GradeView["sort"];
   readonly selection: Selection;
-  readonly refused: ReadonlyMap<string, Refused>;
+  readonly unkept: UnkeptEntries;
   readonly hint: (place: CellPlace, text: string) => EntryHint;
   readonly entryAt: (place: CellPlace) => string;
   readonly onSelect: (selection: Selection) => void;
   readonly onEnter: (place: CellPlace, text: string, seen: string, confirmed: boolean) => void;
+  readonly onType: (place: CellPlace, text: string, seen: string) => void;
+  /** A cell was left with what is not kept. */
+  readonly onUnkept: (place: CellPlace, text: string, words: string | null) => void;
+  readonly onLetGo: (places: readonly CellPlace[]) => void;
   readonly onClear: () => void;
   /** Marks the selection missing or excused; answers whether that letter is a standing there. */
   readonly onStanding: (letter: string) => boolean;
@@ -68,13 +74,12 @@ const MOVES: Readonly<Record<Leave, readonly [number, number]>> = {
 
 /** The gradebook's grid: only rows and columns in view are drawn; one cell is marked and typing goes into it. */
 export function Grid(props: GridProps) {
-  const { table, selection, refused, onSelect } = props;
+  const { table, selection, unkept, onSelect } = props;
   const { students, columns } = table;
   const scroller = useRef<HTMLDivElement>(null);
   const [editing, setEditing] = useState<Editing | null>(null);
   const editor = useRef<CellEditorHandle>(null);
   // A field that is scrolled or sorted out of view is not drawn; what was typed in it waits here.
-  useUnkept(editing !== null && editing.start !== editing.seen);
   // After a standing given by one key, Enter goes on to the next student as after any entry.
   const goesOn = useRef(false);
   const size = { rows: students.length, columns: columns.length };
@@ -101,10 +106,7 @@ export function Grid(props: GridProps) {
   const drawn = across.getVirtualItems();
   const firstColumn = drawn[0]?.index ?? 0;
   const lastColumn = drawn.at(-1)?.index ?? -1;
-  const labels = useMemo(
-    () => columns.slice(firstColumn, lastColumn + 1).map(({ name }) => name),
-    [columns, firstColumn, lastColumn],
-  );
+  const drawnColumns = useMemo(() => columns.slice(firstColumn, lastColumn + 1), [columns, firstColumn, lastColumn]);
   const placeAt = ({ row, column }: Place): CellPlace | null => {
     const student = students[row];
     const assignment = columns[column];
@@ -119,7 +121,12 @@ export function Grid(props: GridProps) {
     if (cell && cell !== document.activeElement) cell.focus({ preventScroll: true });
     return cell !== null && cell !== undefined;
   };
-  useImperativeHandle(props.handle, () => ({ focus: focusMarked }));
+  useImperativeHandle(props.handle, () => ({
+    focus: focusMarked,
+    go: (place) => {
+      select(single(place));
+    },
+  }));
 
   const select = (next: Selection) => {
     goesOn.current = false;
@@ -145,15 +152,30 @@ export function Grid(props: GridProps) {
   const edit = (text: string) => {
     if (!marked) return;
     const seen = props.entryAt(marked);
-    setEditing({ place: marked, start: text === "" ? (refused.get(keyOf(marked))?.text ?? seen) : text, seen });
+    const start = text === "" ? (unkeptAt(marked)?.text ?? seen) : text;
+    if (text !== "") props.onType(marked, text, seen);
+    setEditing({ place: marked, start, seen });
   };
-  /** Keeps what is being typed, wherever its field is; answers whether another cell may be marked. */
-  const settle = (): boolean => {
-    if (editing === null) return true;
-    if (editor.current) return editor.current.settle();
+  const unkeptAt = ({ assignmentId, studentId }: CellPlace) => unkept.get(studentId)?.get(assignmentId) ?? null;
+  /** Why an entry is not in the course; empty where there is none. */
+  const whyOf = (place: CellPlace): string => {
+    const entry = unkeptAt(place);
+    if (!entry) return "";
+    const told = entry.words ?? (props.hint(place, entry.text).refused ? props.hint(place, entry.text).words : null);
+    return told === null
+      ? "As you left it, not entered. Enter opens it, Escape lets it go."
+      : `Not entered: ${told} Enter opens it, Escape lets it go.`;
+  };
+  /** Keeps what is being typed, wherever its field is; what cannot be kept stays at its cell. */
+  const settle = () => {
+    if (editing === null) return;
+    if (editor.current) {
+      editor.current.settle();
+      return;
+    }
     setEditing(null);
-    if (editing.start.trim() !== editing.seen) props.onEnter(editing.place, editing.start, editing.seen, false);
-    return true;
+    if (editing.start.trim() === editing.seen) props.onLetGo([editing.place]);
+    else props.onEnter(editing.place, editing.start, editing.seen, false);
   };
   const leave = (how: Leave) => {
     setEditing(null);
@@ -195,6 +217,11 @@ export function Grid(props: GridProps) {
             const taken = onGridKey(event, selection, size, {
               select,
               edit,
+              letGo: () => {
+                if (!marked || !unkeptAt(marked)) return false;
+                props.onLetGo([marked]);
+                return true;
+              },
               clear: props.onClear,
               standing: (letter) => (goesOn.current = props.onStanding(letter)),
               fillDown: props.onFillDown,
@@ -220,7 +247,7 @@ export function Grid(props: GridProps) {
             if (!place || event.button !== 0 || (event.target as HTMLElement).tagName === "INPUT") return;
             dragging.current = true;
             if (place.row === here.row && place.column === here.column && isSingle(selection)) return;
-            if (!settle()) return;
+            settle();
             select({ from: event.shiftKey ? selection.from : place, to: place });
             // Whoever types at once has the field open by then: it must not lose the focus to its own cell.
             requestAnimationFrame(() => {
@@ -266,12 +293,13 @@ export function Grid(props: GridProps) {
                   total={table.totalOf(item.index)}
                   firstColumn={firstColumn}
                   cells={table.cells(item.index, firstColumn, lastColumn)}
-                  labels={labels}
+                  columns={drawnColumns}
                   marked={isHere ? here.column : -1}
                   selectedFrom={inRows ? bounds.left : -1}
                   selectedTo={inRows ? bounds.right : -2}
                   current={here.column}
-                  refused={own ? (refused.get(keyOf(own)) ?? null) : null}
+                  unkept={unkept.get(student.studentId)}
+                  why={own && editing === null ? whyOf(own) : ""}
                   editor={
                     own && editing && keyOf(own) === keyOf(editing.place) ? (
                       <CellEditor
@@ -280,14 +308,22 @@ export function Grid(props: GridProps) {
                         label={`${columns[here.column]?.name ?? ""}, ${student.name}`}
                         start={editing.start}
                         seen={editing.seen}
-                        above={item.index > 2 && item.index >= size.rows - 2}
                         hint={(text) => props.hint(own, text)}
+                        onType={(text) => {
+                          props.onType(own, text, editing.seen);
+                        }}
+                        onUnkept={(text, words) => {
+                          setEditing(null);
+                          props.onUnkept(own, text, words);
+                        }}
                         onKeep={(text, confirmed, how) => {
-                          if (text !== editing.seen) props.onEnter(own, text, editing.seen, confirmed);
+                          if (text === editing.seen) props.onLetGo([own]);
+                          else props.onEnter(own, text, editing.seen, confirmed);
                           if (how === "stay") setEditing(null);
                           else leave(how);
                         }}
                         onCancel={() => {
+                          props.onLetGo([own]);
                           leave("stay");
                         }}
                         onAway={(text) => {

@@ -5,6 +5,8 @@ import { inside, isSingle, type Place, type Selection } from "./selection";
 export interface GridDoes {
   readonly select: (selection: Selection) => void;
   readonly edit: (text: string) => void;
+  /** Lets go of what is not kept in the marked cell; answers whether there was anything. */
+  readonly letGo: () => boolean;
   readonly clear: () => void;
   /** Marks missing or excused at once; answers whether that letter is a standing here. */
   readonly standing: (letter: string) => boolean;
@@ -51,6 +53,7 @@ export function onGridKey(
   else if (STEPS[key]) return go({ row: to.row + STEPS[key][0], column: to.column + STEPS[key][1] });
   else if (key === "Home") return go({ row: to.row, column: 0 });
   else if (key === "End") return go({ row: to.row, column: size.columns - 1 });
+  else if (key === "Escape" && isSingle(selection)) return does.letGo();
   else if (key === "Escape" && !isSingle(selection)) does.select({ from: to, to });
   else if (key === " ") does.detail();
   else if (key === "Enter" || key === "F2") does.edit("");

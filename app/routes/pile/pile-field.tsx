@@ -1,7 +1,8 @@
 import { useMemo, useRef, useState, type KeyboardEvent } from "react";
 import type { EntryCell } from "#core/changes";
 import type { Assignment, CourseState } from "#core/model";
-import { useUnkept } from "../../ui/use-unkept";
+import { AsYouLeftIt } from "../../ui/as-you-left-it";
+import { readTextDraft, useTyped } from "../../ui/drafts";
 import { pileHint, pileReading } from "./rows";
 
 interface PileFieldProps {
@@ -13,12 +14,12 @@ interface PileFieldProps {
 
 /** The one field of pile entry: part of a name, the score, Enter. The rest of the line is what it comes to. */
 export function PileField({ state, assignment, onEnter }: PileFieldProps) {
-  const [line, setLine] = useState("");
+  const typed = useTyped(`pile/${assignment.id}`, "", readTextDraft);
+  const { value: line, set: setLine } = typed;
   const [picked, setPicked] = useState<number | null>(null);
   const [asked, setAsked] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const field = useRef<HTMLInputElement>(null);
-  useUnkept(line.trim() !== "");
   const reading = useMemo(() => pileReading(state, assignment, line), [state, assignment, line]);
   const { candidates, best, text, comment } = reading;
   const ambiguous = best > 1 && picked === null;
@@ -107,6 +108,7 @@ export function PileField({ state, assignment, onEnter }: PileFieldProps) {
                 ? `Which one? Type more of the name, or choose with ↓.`
                 : (hint?.words ?? ""))}
       </p>
+      {typed.isLeft && <AsYouLeftIt onClear={typed.clear} />}
       <ul id="pile-candidates" role="listbox" aria-label="Students meant" className="mt-1">
         {candidates.map((candidate, index) => {
           const marked = index === (picked ?? (ambiguous ? -1 : 0));

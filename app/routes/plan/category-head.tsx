@@ -46,6 +46,7 @@ export function CategoryHead({ block, straight, others, send, onMove, onRemove }
       <span className="flex-1" />
       {!straight && (
         <InlineField
+          place={`weight/${block.id}`}
           label={`Weight of ${block.name}, %`}
           labelHidden
           className="w-24"

@@ -2,7 +2,8 @@ import { useMemo, useRef, useState } from "react";
 import type { Command } from "#core/changes";
 import { readShorthand, type ShorthandIssue, type ShorthandItem } from "#core/formats";
 import { fromLocalText, type CategoryId, type ScaleId } from "#core/kernel";
-import { useUnkept } from "../../ui/use-unkept";
+import { AsYouLeftIt } from "../../ui/as-you-left-it";
+import { readTextDraft, useTyped } from "../../ui/drafts";
 import { counted, dayText, shorthandWords } from "../../ui/words";
 
 interface ComposerProps {
@@ -17,11 +18,11 @@ interface ComposerProps {
 
 /** Where assignments are written down: one line each in shorthand, with what each line comes to below it. */
 export function Composer({ timeZone, today, categories, scales, first, onAdd }: ComposerProps) {
-  const [text, setText] = useState("");
+  const typed = useTyped("shorthand", "", readTextDraft);
+  const { value: text, set: setText } = typed;
   const [category, setCategory] = useState<string>("");
   const [trouble, setTrouble] = useState<string | null>(null);
   const field = useRef<HTMLTextAreaElement>(null);
-  useUnkept(text.trim() !== "");
   const read = useMemo(() => readShorthand(text, { today, scales }), [text, today, scales]);
   const chosen = categories.find(({ id }) => id === category) ?? categories[0];
   const fallback = chosen?.name ?? "Work";
@@ -40,7 +41,7 @@ export function Composer({ timeZone, today, categories, scales, first, onAdd }: 
       })),
     });
     setTrouble(words);
-    if (words === null) setText("");
+    if (words === null) typed.clear();
     field.current?.focus();
   };
 
@@ -94,6 +95,7 @@ export function Composer({ timeZone, today, categories, scales, first, onAdd }: 
       ) : (
         <Preview items={read.items} issues={read.issues} fallback={fallback} timeZone={timeZone} />
       )}
+      {typed.isLeft && <AsYouLeftIt onClear={typed.clear} />}
       {trouble && (
         <p role="alert" className="mt-2 text-[14px] text-wax">
           {trouble}

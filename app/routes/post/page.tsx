@@ -131,6 +131,7 @@ export default function PostPage({ loaderData, params }: Route.ComponentProps) {
         <p className="mt-6 text-soft">Nobody can see anything of this yet. Release it first, then write about it.</p>
       ) : (
         <Composer
+          place="letter/results"
           people={people}
           subject={SUBJECT}
           body={BODY}

@@ -6,7 +6,8 @@ import { courseOf, fullName, postsOf, studentsOf } from "#core/model";
 import { openCourse, orMissing } from "../../course/open-course";
 import { fromAddress, inAddress } from "../../ui/address";
 import { PlanPlaces } from "../../ui/plan-places";
-import { useUnkept } from "../../ui/use-unkept";
+import { AsYouLeftIt } from "../../ui/as-you-left-it";
+import { readTextDraft, useTyped } from "../../ui/drafts";
 import { counted, issueWords, momentText } from "../../ui/words";
 import { readText } from "../../ui/read-text";
 import { useChange } from "../../course/use-change";
@@ -47,9 +48,8 @@ const SHOWN = 8;
 export default function PostsPage({ loaderData, params }: Route.ComponentProps) {
   const { repository, assignment, students, timeZone, known } = loaderData;
   const change = useChange();
-  const [text, setText] = useState("");
+  const { value: text, set: setText, clear, isLeft } = useTyped(`posts/${assignment.id}`, "", readTextDraft);
   const [said, setSaid] = useState<{ good: boolean; words: string } | null>(null);
-  useUnkept(text.trim() !== "");
   const { posts, issues, isReading } = usePosts(text, students, timeZone);
   const authors = new Set(posts.map(({ studentId }) => studentId));
   const takeIn = async () => {
@@ -68,7 +68,7 @@ export default function PostsPage({ loaderData, params }: Route.ComponentProps) 
       handIns.push({ studentId: student.id, at: own.at(-1)?.at ?? null, file });
     }
     const outcome = await change({ type: "takeInPosts", assignmentId: assignment.id, posts: [...posts], handIns });
-    if (outcome.ok) setText("");
+    if (outcome.ok) clear();
     else for (const { file } of handIns) await repository.dropFile(params.slot, file.id).catch(() => null);
     const words = `${counted(posts.length, "post")} of ${counted(authors.size, "student")} taken in.`;
     setSaid(outcome.ok ? { good: true, words } : { good: false, words: issueWords(outcome.issue) });
@@ -94,6 +94,7 @@ export default function PostsPage({ loaderData, params }: Route.ComponentProps) 
           setSaid(null);
         }}
       />
+      {isLeft && <AsYouLeftIt onClear={clear} />}
       <div className="mt-2 flex items-center gap-4">
         <label className="link cursor-pointer text-[14.5px]">
           Open a CSV file

@@ -4,7 +4,8 @@ import { readAnswers, type AnswerIssue } from "#core/formats";
 import type { AssignmentId, Instant } from "#core/kernel";
 import type { Question, Student } from "#core/model";
 import type { Outcome } from "../../course/outcome";
-import { useUnkept } from "../../ui/use-unkept";
+import { AsYouLeftIt } from "../../ui/as-you-left-it";
+import { readTextDraft, useTyped } from "../../ui/drafts";
 import { counted, issueWords } from "../../ui/words";
 import { readText } from "../../ui/read-text";
 
@@ -29,16 +30,15 @@ const issueText = (issue: AnswerIssue): string => {
 
 /** Answers pasted or from CSV: a line for each student, a column for each question. */
 export function AnswerEntry({ questions, students, assignmentId, now, send }: AnswerEntryProps) {
-  const [text, setText] = useState("");
+  const { value: text, set: setText, clear, isLeft } = useTyped(`answers/${assignmentId}`, "", readTextDraft);
   const [said, setSaid] = useState<{ good: boolean; words: string } | null>(null);
-  useUnkept(text.trim() !== "");
   const read = useMemo(
     () => (text.trim() === "" ? { answers: [], students: 0, issues: [] } : readAnswers(text, students, questions)),
     [text, students, questions],
   );
   const takeIn = async () => {
     const outcome = await send({ type: "takeInAnswers", assignmentId, at: now(), answers: [...read.answers] });
-    if (outcome.ok) setText("");
+    if (outcome.ok) clear();
     const words = `Answers of ${counted(read.students, "student")} taken in.`;
     setSaid(outcome.ok ? { good: true, words } : { good: false, words: issueWords(outcome.issue) });
   };
@@ -59,6 +59,7 @@ export function AnswerEntry({ questions, students, assignmentId, now, send }: An
           setSaid(null);
         }}
       />
+      {isLeft && <AsYouLeftIt onClear={clear} />}
       <div className="mt-2 flex items-center gap-4">
         <label className="link cursor-pointer text-[14.5px]">
           Open a CSV file

@@ -10,12 +10,22 @@ import { FigureInput } from "../../ui/figure-input";
 import { MoreMenu } from "../../ui/more-menu";
 import { PlanPlaces } from "../../ui/plan-places";
 import { readFigure } from "../../ui/read-figure";
-import { useUnkept } from "../../ui/use-unkept";
+import { AsYouLeftIt } from "../../ui/as-you-left-it";
+import { useTyped } from "../../ui/drafts";
 import { counted, issueWords } from "../../ui/words";
 import { useChange } from "../../course/use-change";
 import { AnswerEntry } from "./answer-entry";
 import { KeyFields } from "./key-fields";
-import { draftOf, FRESH_KEYS, freshQuestion, KIND_WORDS, keptQuestion, lackOf, type QuestionDraft } from "./rows";
+import {
+  draftOf,
+  FRESH_KEYS,
+  freshQuestion,
+  KIND_WORDS,
+  keptQuestion,
+  lackOf,
+  type QuestionDraft,
+  readQuestions,
+} from "./rows";
 import type { Route } from "./+types/page";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
@@ -37,11 +47,11 @@ export default function QuestionsPage({ loaderData, params }: Route.ComponentPro
   const { repository, state, assignment, questions, students, by } = loaderData;
   const change = useChange();
   const stored = useMemo(() => questions.map(draftOf), [questions]);
-  const [drafts, setDrafts] = useState<readonly QuestionDraft[] | null>(null);
+  const typed = useTyped<readonly QuestionDraft[] | null>(`questions/${assignment.id}`, null, readQuestions, stored);
+  const { value: drafts, set: setDrafts } = typed;
   const [trouble, setTrouble] = useState<string | null>(null);
   const shown = drafts ?? stored;
   const dirty = drafts !== null && !sameValue(drafts, stored);
-  useUnkept(dirty);
   const lack = shown.map((draft, index) => lackOf(draft, index + 1)).find((words) => words !== null) ?? null;
   const command = commandOf(assignment.id, shown);
   // What a key does to a large class may take longer than a key press: the fields go first.
@@ -184,6 +194,7 @@ export default function QuestionsPage({ loaderData, params }: Route.ComponentPro
             </button>
           </>
         )}
+        {typed.isLeft && <AsYouLeftIt />}
         {dirty && lack && <p className="text-[14px] text-ochre">{lack}</p>}
       </div>
       {effects && <Effects effects={effects} />}

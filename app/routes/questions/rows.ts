@@ -1,4 +1,5 @@
 import { decimal, type Decimal, type QuestionId } from "#core/kernel";
+import { isShapedLike } from "../../ui/drafts";
 import type { AnswerKey, Question } from "#core/model";
 
 /** A question while it is edited; null while it is not kept yet. */
@@ -32,6 +33,16 @@ export const freshQuestion = (): QuestionDraft => ({
   points: decimal("2"),
   key: FRESH_KEYS.written,
 });
+
+/** Questions as they lie among the drafts; null for anything else. */
+export function readQuestions(stored: unknown): readonly QuestionDraft[] | null {
+  const isQuestion = (one: unknown): boolean => {
+    if (!isShapedLike(one, { id: null, prompt: "", points: "", key: { kind: "" } })) return false;
+    const { key } = one as QuestionDraft;
+    return key.kind in FRESH_KEYS && isShapedLike(key, FRESH_KEYS[key.kind]);
+  };
+  return Array.isArray(stored) && stored.every(isQuestion) ? (stored as readonly QuestionDraft[]) : null;
+}
 
 /** What keeps a question from being kept, in words; null where nothing does. */
 export function lackOf({ prompt, key }: QuestionDraft, place: number): string | null {

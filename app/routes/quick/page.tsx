@@ -65,6 +65,7 @@ export default function QuickPage({ loaderData, params }: Route.ComponentProps) 
                   <span className="figures text-[13px] text-soft">{number}</span>
                 </span>
                 <InlineField
+                  place={`entry/${assignment.id}/${studentId}`}
                   label={`Score of ${name}`}
                   labelHidden
                   className="w-28 shrink-0"
@@ -83,6 +84,7 @@ export default function QuickPage({ loaderData, params }: Route.ComponentProps) 
                 />
                 <span className="w-20 shrink-0 pt-1.5 text-[13.5px] text-soft">{STANDING_WORDS[standing]}</span>
                 <DraftField
+                  place={`overall/${place.assignmentId}/${place.studentId}`}
                   label={`Comment to ${name}`}
                   labelHidden
                   className="-mt-0.5 min-w-0 flex-1"

@@ -145,7 +145,7 @@ export default function RemindPage({ loaderData, params }: Route.ComponentProps)
             ))}
           </ul>
           <Composer
-            key={kind}
+            place={`letter/${kind}`}
             people={people}
             {...REMINDER_TEXTS[kind]}
             busy={job.progress !== null}

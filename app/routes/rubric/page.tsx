@@ -7,7 +7,8 @@ import { openCourse, orMissing } from "../../course/open-course";
 import { fromAddress } from "../../ui/address";
 import { PlanPlaces } from "../../ui/plan-places";
 import { troubleOf } from "../../ui/use-command";
-import { useUnkept } from "../../ui/use-unkept";
+import { AsYouLeftIt } from "../../ui/as-you-left-it";
+import { isShapedLike, useTyped } from "../../ui/drafts";
 import { counted, findingWords } from "../../ui/words";
 import { useChange } from "../../course/use-change";
 import { CriterionEditor } from "./criterion-editor";
@@ -31,7 +32,13 @@ const SHOWN = 6;
 export default function RubricPage({ loaderData, params }: Route.ComponentProps) {
   const { state, rubric: stored } = loaderData;
   const change = useChange();
-  const [draft, setDraft] = useState<Rubric | null>(null);
+  const typed = useTyped<Rubric | null>(
+    `rubric/${stored.id}`,
+    null,
+    (found) => (isShapedLike(found, stored) ? (found as Rubric) : null),
+    stored,
+  );
+  const { value: draft, set: setDraft } = typed;
   const [trouble, setTrouble] = useState<string | null>(null);
   const rubric = draft ?? stored;
   const uses = usesOf(state, stored.id);
@@ -39,7 +46,6 @@ export default function RubricPage({ loaderData, params }: Route.ComponentProps)
   const findings = useMemo(() => checkRubric(rubric), [rubric]);
   const valid = findings.every(({ kind }) => kind === "hint") && rubricSchema.safeParse(rubric).success;
   const changed = draft !== null && !sameValue(draft, stored);
-  useUnkept(changed);
   const touches = judged > 0 && changed && valid;
   const effects = useMemo(() => (touches ? rubricEffects(state, rubric) : []), [touches, state, rubric]);
 
@@ -93,6 +99,12 @@ export default function RubricPage({ loaderData, params }: Route.ComponentProps)
             </li>
           ))}
         </ul>
+      )}
+      {typed.isLeft && (
+        <AsYouLeftIt
+          {...(sameValue(typed.leftFrom, stored) ? {} : { more: "the rubric was changed meanwhile" })}
+          onClear={typed.clear}
+        />
       )}
       {trouble && (
         <p role="alert" className="mt-3 text-[14px] text-wax">

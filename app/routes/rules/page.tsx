@@ -6,7 +6,8 @@ import { changedTotals, type ChangedTotal } from "#core/totals";
 import { openCourse } from "../../course/open-course";
 import { PlanPlaces } from "../../ui/plan-places";
 import { useSliced } from "../../ui/use-sliced";
-import { useUnkept } from "../../ui/use-unkept";
+import { isShapedLike, useTyped } from "../../ui/drafts";
+import { AsYouLeftIt } from "../../ui/as-you-left-it";
 import { troubleOf } from "../../ui/use-command";
 import { counted } from "../../ui/words";
 import { useChange } from "../../course/use-change";
@@ -25,15 +26,27 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
 /** Students named in the list of changed totals. */
 const SHOWN = 8;
 
+const NO_EDITS: Partial<Rules> = {};
+
+const readEdits =
+  (course: Course) =>
+  (stored: unknown): Partial<Rules> | null =>
+    isEdits(stored, course) ? stored : null;
+
+const isEdits = (stored: unknown, course: Course): stored is Partial<Rules> =>
+  typeof stored === "object" &&
+  stored !== null &&
+  Object.entries(stored).every(([key, value]) => key in course && isShapedLike(value, course[key as keyof Course]));
+
 export default function RulesPage({ loaderData, params }: Route.ComponentProps) {
   const { state } = loaderData;
   const course = courseOf(state);
-  const [edits, setEdits] = useState<Partial<Rules>>({});
+  const typed = useTyped<Partial<Rules>>("rules", NO_EDITS, readEdits(course));
+  const { value: edits, set: setEdits } = typed;
   const [trouble, setTrouble] = useState<string | null>(null);
   const change = useChange();
   const draft: Course = useMemo(() => ({ ...course, ...edits }), [course, edits]);
   const changed = !sameValue(draft, course);
-  useUnkept(changed);
   const edit = (fields: Partial<Rules>) => {
     setEdits((before) => ({ ...before, ...fields }));
     setTrouble(null);
@@ -52,7 +65,7 @@ export default function RulesPage({ loaderData, params }: Route.ComponentProps) 
     const command: Command = { type: "editCourse", fields: edits };
     const words = troubleOf(await change(command));
     setTrouble(words);
-    if (words === null) setEdits({});
+    if (words === null) typed.clear();
   };
 
   return (
@@ -86,6 +99,7 @@ export default function RulesPage({ loaderData, params }: Route.ComponentProps) 
                   .map((one) => totalWords(nameOf(one.studentId), one))
                   .join(" · ")}
               </p>
+              {typed.isLeft && <AsYouLeftIt />}
               {trouble && (
                 <p role="alert" className="text-[13.5px] text-wax">
                   {trouble}
@@ -96,7 +110,7 @@ export default function RulesPage({ loaderData, params }: Route.ComponentProps) 
               type="button"
               className="act act-quiet"
               onClick={() => {
-                setEdits({});
+                typed.clear();
                 setTrouble(null);
               }}
             >

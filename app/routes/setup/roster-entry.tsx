@@ -1,7 +1,8 @@
 import { useMemo, useState } from "react";
 import type { Command } from "#core/changes";
 import { readRosterTable, ROSTER_ROLES, rosterFrom, type RosterRole } from "#core/formats";
-import { useUnkept } from "../../ui/use-unkept";
+import { AsYouLeftIt } from "../../ui/as-you-left-it";
+import { readTextDraft, useTyped } from "../../ui/drafts";
 import { counted, rosterWords } from "../../ui/words";
 import { readText } from "../../ui/read-text";
 
@@ -28,10 +29,10 @@ export function RosterEntry({
   readonly first: boolean;
   readonly send: (command: Command) => Promise<string | null>;
 }) {
-  const [text, setText] = useState("");
+  const typed = useTyped("roster", "", readTextDraft);
+  const { value: text, set: setText } = typed;
   const [chosen, setChosen] = useState<readonly RosterRole[] | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
-  useUnkept(text.trim() !== "");
   const table = useMemo(() => readRosterTable(text), [text]);
   const roles = chosen?.length === table.roles.length ? chosen : table.roles;
   const { students, issues } = useMemo(() => rosterFrom(table, roles, new Set(taken)), [table, roles, taken]);
@@ -140,6 +141,7 @@ export function RosterEntry({
         </label>
         <span className="text-[13px] text-soft">Ctrl Enter adds</span>
       </div>
+      {typed.isLeft && <AsYouLeftIt onClear={typed.clear} />}
       {trouble && (
         <p role="alert" className="mt-2 text-[14px] text-wax">
           {trouble}

@@ -157,7 +157,7 @@ export default function StudentPage({ loaderData, params }: Route.ComponentProps
             </div>
           </section>
           <DraftField
-            key={student.id}
+            place={`student-note/${student.id}`}
             label="Note about this student, for instructors only"
             className="print:hidden"
             rows={3}

@@ -145,6 +145,7 @@ export default function SweepPage({ loaderData, params }: Route.ComponentProps) 
               {rows.sheets.map((item, place) => (
                 <Sheet
                   key={item.studentId}
+                  paper={`${assignment.id}/${item.studentId}`}
                   sheet={item}
                   rows={rows}
                   current={place === current}

@@ -7,6 +7,8 @@ import { LazyWork } from "../../ui/beside/lazy-work";
 import type { SweepRows, SweepSheet } from "../../ui/beside/sweep-rows";
 
 interface SheetProps {
+  /** The paper, for what is half-typed. */
+  readonly paper: string;
   readonly sheet: SweepSheet;
   readonly rows: SweepRows;
   readonly current: boolean;
@@ -22,7 +24,8 @@ interface SheetProps {
 const HEIGHT = { current: 520, other: 240 } as const;
 
 /** One paper of the sweep: its ruler on the left, the work with the evidence for this criterion on the right. */
-export function Sheet({ sheet, rows, current, typing, read, onChoose, onPoints, onTyped, onOpen }: SheetProps) {
+export function Sheet(props: SheetProps) {
+  const { sheet, rows, current, typing, read, onChoose, onPoints, onTyped, onOpen } = props;
   const { criterion, colour } = rows;
   const target = useMemo(() => ({ id: criterion.id, name: criterion.name, colour }), [criterion, colour]);
   const level = criterion.levels.find(({ id }) => id === sheet.levelId);
@@ -41,6 +44,7 @@ export function Sheet({ sheet, rows, current, typing, read, onChoose, onPoints, 
           <span className="figures ms-auto text-[15px] whitespace-nowrap">
             {typing ? (
               <PointsField
+                place={`points/${props.paper}/${criterion.id}`}
                 label={`Points for ${sheet.title}`}
                 value={sheet.points ?? ""}
                 onKeep={async (text) => {

@@ -49,6 +49,7 @@ export function LetterSection({
           className="mx-auto mt-6 max-w-[560px] border-t border-rule pt-4"
         >
           <Conversation
+            place={`reply/${place.assignmentId}/${place.studentId}`}
             messages={letter.messages}
             side="student"
             nameOf={nameOf}

@@ -201,6 +201,7 @@ function OpenNote({
     // eslint-disable-next-line jsx-a11y/no-static-element-interactions
     <div onKeyDown={onKeyDown}>
       <DraftField
+        place={`note/${note.id}`}
         label={title}
         value={note.body}
         autoFocus

@@ -1,0 +1,67 @@
+import { use, useCallback, useMemo, useState } from "react";
+import type { CourseState } from "#core/model";
+import type { Change } from "../../course/use-change";
+import { DraftsContext } from "../../ui/drafts";
+import { useUnkept } from "../../ui/use-unkept";
+import { issueWords } from "../../ui/words";
+import type { CellPlace } from "./selection";
+import { draftPlace, leftEntries, withUnkept, type UnkeptEntries } from "./unkept";
+
+/** Entering of scores, with what was typed and could not be kept: it lies among the drafts until it is kept or let go. */
+export interface Entering {
+  readonly unkept: UnkeptEntries;
+  /** Every letter typed into a cell. */
+  readonly type: (place: CellPlace, text: string, seen: string) => void;
+  readonly enter: (place: CellPlace, text: string, seen: string, confirmed: boolean) => void;
+  /** A cell was left with what cannot be kept as it is. */
+  readonly leave: (place: CellPlace, text: string, words: string | null) => void;
+  readonly letGo: (places: readonly CellPlace[]) => void;
+}
+
+export function useUnkeptEntries(state: CourseState, change: Change): Entering {
+  const drafts = use(DraftsContext);
+  const [unkept, setUnkept] = useState(() =>
+    leftEntries(
+      drafts,
+      ({ assignmentId, studentId }) =>
+        state.assignments[assignmentId] !== undefined && state.students[studentId] !== undefined,
+    ),
+  );
+  const [unsafe, setUnsafe] = useState(false);
+  useUnkept(unsafe);
+
+  const type = useCallback(
+    (place: CellPlace, text: string, seen: string) => {
+      const key = draftPlace(place);
+      if (text.trim() === seen) {
+        drafts.drop(key);
+        return;
+      }
+      void drafts.put(key, { value: text, seen }).then((isSafe) => {
+        setUnsafe(!isSafe && drafts.at(key) !== null);
+      });
+    },
+    [drafts],
+  );
+  const letGo = useCallback(
+    (places: readonly CellPlace[]) => {
+      for (const place of places) drafts.drop(draftPlace(place));
+      setUnsafe(false);
+      setUnkept((before) => places.reduce((entries, place) => withUnkept(entries, place, null), before));
+    },
+    [drafts],
+  );
+  const leave = useCallback((place: CellPlace, text: string, words: string | null) => {
+    setUnkept((before) => withUnkept(before, place, { text, words }));
+  }, []);
+  const enter = useCallback(
+    (place: CellPlace, text: string, seen: string, confirmed: boolean) => {
+      void change({ type: "setScore", ...place, text, seen, confirmed }).then((outcome) => {
+        if (outcome.ok || outcome.issue.code === "nothing_to_change") letGo([place]);
+        else leave(place, text, issueWords(outcome.issue));
+      });
+    },
+    [change, letGo, leave],
+  );
+  return useMemo(() => ({ unkept, type, enter, leave, letGo }), [unkept, type, enter, leave, letGo]);
+}
