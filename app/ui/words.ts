@@ -1,5 +1,12 @@
 import type { ChangeIssue } from "#core/changes";
-import type { CourseFileIssue, RosterIssue, RubricFileIssue, ShorthandIssue, UnprovenIssue } from "#core/formats";
+import type {
+  CourseFileIssue,
+  PastedRowIssue,
+  RosterIssue,
+  RubricFileIssue,
+  ShorthandIssue,
+  UnprovenIssue,
+} from "#core/formats";
 import type { RubricFinding } from "#core/scoring";
 import { counted } from "./counted";
 import { inputWords } from "./input-words";
@@ -126,6 +133,20 @@ export function issueWords(issue: ChangeIssue): string {
 }
 
 /** What is unusual about an entry in a list of many, where nothing is asked one by one. */
+/** Why a pasted row reaches nobody. */
+export function pastedRowWords(issue: PastedRowIssue): string {
+  switch (issue.code) {
+    case "nobody":
+      return `${issue.who || "A row without a name"}: nobody of that number or name.`;
+    case "namesakes":
+      return `${issue.who}: ${String(issue.count)} students bear that name. Paste their numbers.`;
+    case "number_and_name_differ":
+      return `${issue.who}: the number ${issue.number} is another student's.`;
+    case "twice":
+      return `${issue.who}: stands here a second time.`;
+  }
+}
+
 export function unusualWords(issue: ChangeIssue): string {
   switch (issue.code) {
     case "score_above_maximum":

@@ -38,6 +38,7 @@ export {
 } from "./page-tree";
 export { MOST_PIXELS, pictureSize, withoutMetadata, type PictureSize } from "./picture";
 export { readBlock, writeBlock } from "./block";
+export { readPastedStudents, type PastedByStudent, type PastedRow, type PastedRowIssue } from "./pasted-students";
 export {
   readRosterTable,
   ROSTER_ROLES,

@@ -9,12 +9,14 @@ const SHOWN = 12;
 
 interface BlockDialogProps {
   readonly plan: BlockPlan;
+  /** Takes a pasted block by its position instead. */
+  readonly onByPosition: () => void;
   readonly onEnter: (cells: BlockPlan["cells"], withAsked: boolean) => void;
   readonly onClose: () => void;
 }
 
 /** What a block of entries would do, before any of it is entered; refused cells are left out and named. */
-export function BlockDialog({ plan, onEnter, onClose }: BlockDialogProps) {
+export function BlockDialog({ plan, onByPosition, onEnter, onClose }: BlockDialogProps) {
   const [withAsked, setWithAsked] = useState(false);
   const cells = cellsToEnter(plan, withAsked);
   const changing = plan.changes + (withAsked ? plan.asks.length : 0);
@@ -34,6 +36,17 @@ export function BlockDialog({ plan, onEnter, onClose }: BlockDialogProps) {
       detail={`${detail}.`}
       onClose={onClose}
     >
+      {plan.by !== "position" && (
+        <p className="mt-2 text-[14px]">
+          Students are found by their {plan.by}.{" "}
+          <button type="button" className="link" onClick={onByPosition}>
+            Take it by position instead
+          </button>
+        </p>
+      )}
+      <Lines title="Rows that reach nobody" lines={plan.nobody} />
+      <Lines title="Columns left out: no assignment of that name" lines={plan.leftOut} />
+      {plan.reachesFurther && <Lines title="What goes where" lines={plan.reach} />}
       <Troubles title="Refused, and left out" troubles={plan.refused} />
       <Troubles title="Unusual" troubles={plan.asks} />
       {plan.asks.length > 0 && (
@@ -64,6 +77,23 @@ export function BlockDialog({ plan, onEnter, onClose }: BlockDialogProps) {
         </button>
       </div>
     </DialogFrame>
+  );
+}
+
+function Lines({ title, lines }: { readonly title: string; readonly lines: readonly string[] }) {
+  if (lines.length === 0) return null;
+  return (
+    <section className="mt-4">
+      <h3 className="text-sm font-semibold">{title}</h3>
+      <ul className="figures mt-1 text-[13.5px]">
+        {lines.slice(0, SHOWN).map((line, place) => (
+          <li key={place} className="border-b border-rule py-0.5">
+            {line}
+          </li>
+        ))}
+      </ul>
+      {lines.length > SHOWN && <p className="text-[13px] text-soft">and {counted(lines.length - SHOWN, "more")}</p>}
+    </section>
   );
 }
 

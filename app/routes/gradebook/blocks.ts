@@ -1,9 +1,9 @@
 import { entryText, previewCells, type CellPreview, type EntryCell } from "#core/changes";
-import { readBlock, writeBlock } from "#core/formats";
-import { fullName, type CourseState } from "#core/model";
-import { unusualWords } from "../../ui/words";
+import { readBlock, readPastedStudents, writeBlock, type PastedByStudent } from "#core/formats";
+import { fullName, plainText, studentsOf, type CourseState } from "#core/model";
+import { pastedRowWords, unusualWords } from "../../ui/words";
 import type { GradeTable } from "./rows";
-import { boundsOf, placesFrom, placesIn, type Selection } from "./selection";
+import { boundsOf, placesFrom, placesIn, type CellPlace, type Selection } from "./selection";
 
 /** What a pasted or filled block would do, before it is entered. */
 export interface BlockPlan {
@@ -16,6 +16,16 @@ export interface BlockPlan {
   readonly refused: readonly BlockTrouble[];
   /** Cells of the clipboard that fall outside the table. */
   readonly outside: number;
+  /** Whom each entry reaches, in words, as they stand in the clipboard. */
+  readonly reach: readonly string[];
+  /** Rows of the clipboard that mean nobody, in words. */
+  readonly nobody: readonly string[];
+  /** Columns of the clipboard that are no assignment here. */
+  readonly leftOut: readonly string[];
+  /** How the students were found. */
+  readonly by: "position" | "number" | "name";
+  /** More changes than the cells that are marked: it is looked at before it is entered. */
+  readonly reachesFurther: boolean;
 }
 
 /** A cell that is not simply taken, and why. */
@@ -35,8 +45,55 @@ export const copyText = (state: CourseState, table: GradeTable, selection: Selec
     ),
   );
 
+/**
+ * Works out what a pasted block would do: by the numbers or names of students it holds, and otherwise, or where that is
+ * wished, by its position.
+ */
+export function pastePlan(
+  state: CourseState,
+  table: GradeTable,
+  selection: Selection,
+  text: string,
+  wish: "found" | "position" = "found",
+): BlockPlan {
+  const named = wish === "found" ? readPastedStudents(studentsOf(state), readBlock(text)) : null;
+  return named ? namedPlan(state, table, selection, named) : positionPlan(state, table, selection, text);
+}
+
+/** A block by the students it names: its columns by their heads where those are assignments, else from the marked one on. */
+function namedPlan(state: CourseState, table: GradeTable, selection: Selection, named: PastedByStudent): BlockPlan {
+  const { head, rows, by } = named;
+  const known = new Map(
+    Object.values(state.assignments).flatMap(({ id, name, shortName }) => [
+      [plainText(shortName), id],
+      [plainText(name), id],
+    ]),
+  );
+  const byHead = head?.map((title) => known.get(plainText(title.trim())));
+  const hasHeads = byHead?.some((id) => id !== undefined) ?? false;
+  const { left } = boundsOf(selection);
+  const targets = (rows[0]?.cells ?? []).map((_, place) =>
+    hasHeads ? byHead?.[place] : table.columns[left + place]?.assignmentId,
+  );
+  const cells = rows.flatMap(({ student, cells: texts }) =>
+    texts.flatMap((text, place) => {
+      const assignmentId = targets[place];
+      if (!student || !assignmentId || (hasHeads && text === "")) return [];
+      return [{ assignmentId, studentId: student.id, text, seen: entryText(state, assignmentId, student.id) }];
+    }),
+  );
+  const lacking = targets.filter((id) => id === undefined).length;
+  return {
+    ...planOfCells(state, "pasted", "Paste", cells, hasHeads ? 0 : lacking * rows.length),
+    nobody: rows.flatMap(({ issue }) => (issue ? [pastedRowWords(issue)] : [])),
+    leftOut: hasHeads ? (head ?? []).filter((title, place) => targets[place] === undefined && title !== "") : [],
+    by,
+    reachesFurther: true,
+  };
+}
+
 /** Works out what pasting would do from the upper left cell of a selection on; one cell fills the whole selection. */
-export function pastePlan(state: CourseState, table: GradeTable, selection: Selection, text: string): BlockPlan {
+function positionPlan(state: CourseState, table: GradeTable, selection: Selection, text: string): BlockPlan {
   const rows = readBlock(text);
   const { top, left, bottom, right } = boundsOf(selection);
   const only = rows.length === 1 && rows[0]?.length === 1 ? rows[0][0] : undefined;
@@ -56,8 +113,14 @@ export function pastePlan(state: CourseState, table: GradeTable, selection: Sele
     }),
   );
   const given = rows.reduce((sum, row) => sum + row.length, 0) * down * across;
-  return planOfCells(state, "pasted", "Paste", cells, given - cells.length);
+  const marked = new Set(placesIn(table, selection).flat().map(cellKey));
+  return {
+    ...planOfCells(state, "pasted", "Paste", cells, given - cells.length),
+    reachesFurther: cells.some((cell) => !marked.has(cellKey(cell))),
+  };
 }
+
+const cellKey = ({ assignmentId, studentId }: CellPlace): string => `${assignmentId}/${studentId}`;
 
 /** Works out what one entry in many cells would do. */
 export function fillPlan(
@@ -105,7 +168,25 @@ function planOfCells(
     asks,
     refused,
     outside,
+    reach: reachOf(state, cells),
+    nobody: [],
+    leftOut: [],
+    by: "position",
+    reachesFurther: false,
   };
+}
+
+/** One line a student: the name, the number, and what stands for each assignment. */
+function reachOf(state: CourseState, cells: readonly EntryCell[]): string[] {
+  const lines = new Map<string, string[]>();
+  for (const { studentId, assignmentId, text } of cells) {
+    const entry = `${state.assignments[assignmentId]?.shortName ?? ""} ${text || "-"}`;
+    lines.set(studentId, [...(lines.get(studentId) ?? []), entry]);
+  }
+  return [...lines].map(([id, entries]) => {
+    const student = Object.hasOwn(state.students, id) ? state.students[id as EntryCell["studentId"]] : undefined;
+    return `${student ? `${fullName(student)} ${student.number}` : ""}: ${entries.join(", ")}`;
+  });
 }
 
 /** The cells of a plan that can be entered; unusual ones only when they are wanted. */

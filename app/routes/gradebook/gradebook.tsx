@@ -50,6 +50,7 @@ export const Gradebook = memo(function Gradebook({ slot, session, looking, chang
     }),
   );
   const entering = useUnkeptEntries(state, change);
+  const [pasted, setPasted] = useState("");
   const [plan, setPlan] = useState<BlockPlan | null>(null);
   const [pane, setPane] = useState<PaneKind>(null);
   const [bulk, setBulk] = useState<Bulk | null>(null);
@@ -60,7 +61,13 @@ export const Gradebook = memo(function Gradebook({ slot, session, looking, chang
 
   /** Carries a plan out at once where nothing in it needs to be looked at. */
   const look = (next: BlockPlan) => {
-    if (next.refused.length === 0 && next.asks.length === 0 && next.outside === 0 && next.cells.length > 0) {
+    if (
+      next.refused.length === 0 &&
+      next.asks.length === 0 &&
+      next.outside === 0 &&
+      next.cells.length > 0 &&
+      !next.reachesFurther
+    ) {
       tell(enterCells(next, next.cells, false));
     } else setPlan(next);
   };
@@ -173,6 +180,7 @@ export const Gradebook = memo(function Gradebook({ slot, session, looking, chang
               onOpen={(place) => void navigate(deskAddress(slot, place.assignmentId, place.studentId))}
               onCopy={() => copyText(state, table, selection)}
               onPaste={(text) => {
+                setPasted(text);
                 look(pastePlan(state, table, selection, text));
               }}
               onSort={onSort}
@@ -221,6 +229,9 @@ export const Gradebook = memo(function Gradebook({ slot, session, looking, chang
       {plan && (
         <BlockDialog
           plan={plan}
+          onByPosition={() => {
+            setPlan(pastePlan(state, table, selection, pasted, "position"));
+          }}
           onClose={close}
           onEnter={(cells, withAsked) => {
             close();

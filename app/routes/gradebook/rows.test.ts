@@ -209,6 +209,37 @@ describe("a pasted block", () => {
     expect(paste("7\n8", twoWide).cells.map(({ text }) => text)).toEqual(["7", "7", "8", "8"]);
   });
 
+  it("that reaches beyond the marked cells is looked at first, and says whom it reaches", () => {
+    const whole = { from: { row: 0, column: 1 }, to: { row: 2, column: 1 } };
+    expect(paste("7\n8\n9", whole).reachesFurther).toBe(false);
+    expect(paste("7").reachesFurther).toBe(false);
+    const further = paste("7\n8");
+    expect(further.reachesFurther).toBe(true);
+    expect(further.reach).toEqual([
+      expect.stringMatching(/^Ada Ames .*: Quiz 7$/),
+      expect.stringMatching(/^Ben Bolt .*: Quiz 8$/),
+    ]);
+  });
+
+  it("with names goes to them, not to the rows it stands beside; by position only where that is wished", () => {
+    const text = "Cleo Crane\t9\nAda Ames\t7\nNobody Known\t3";
+    const plan = paste(text);
+    expect(plan.cells.map((cell) => [cell.studentId, cell.assignmentId, cell.text])).toEqual([
+      [cleo, quiz, "9"],
+      [ada, quiz, "7"],
+    ]);
+    expect(plan).toMatchObject({ by: "name", reachesFurther: true });
+    expect(plan.nobody).toEqual(["Nobody Known: nobody of that number or name."]);
+    const byPosition = pastePlan(smallCourse(), table(smallCourse()), at(0, 1), text, "position");
+    expect(byPosition).toMatchObject({ by: "position", nobody: [] });
+  });
+
+  it("with heads goes to the assignments they name; a column of another name is left out and said", () => {
+    const plan = paste("Name\tRemarks\tQuiz\nBen Bolt\tgood\t12", at(0, 0));
+    expect(plan.cells.map((cell) => [cell.studentId, cell.assignmentId, cell.text])).toEqual([[ben, quiz, "12"]]);
+    expect(plan.leftOut).toEqual(["Remarks"]);
+  });
+
   it("that changes nothing says so", () => {
     const state = run(smallCourse(), type("15"));
     expect(paste("15", at(1, 1), state)).toMatchObject({ changes: 0, same: 1 });
