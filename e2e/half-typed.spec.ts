@@ -96,12 +96,12 @@ test("half-typed: an overall comment is there after a reload in the same breath"
 
 test("half-typed: a criterion's points stand beside it as they were left, and open again", async ({ page }) => {
   await openDemo(page, "/score/flood-memo/mei-barrow");
-  await ruler(page, "Method").focus();
-  await page.getByRole("button", { name: "Type points for Method" }).click();
-  await page.getByLabel("Points for Method", { exact: true }).fill("7.");
+  await ruler(page, "Use of the record").focus();
+  await page.getByRole("button", { name: "Type points for Use of the record" }).click();
+  await page.getByLabel("Points for Use of the record", { exact: true }).fill("7.");
   await page.reload();
   await page.getByRole("button", { name: "7., as you left it" }).click();
-  await expect(page.getByLabel("Points for Method", { exact: true })).toHaveValue("7.");
+  await expect(page.getByLabel("Points for Use of the record", { exact: true })).toHaveValue("7.");
   await page.keyboard.press("Escape");
   await expect(page.getByText("as you left it")).toBeHidden();
 });

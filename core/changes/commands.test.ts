@@ -70,12 +70,12 @@ describe("typing a score", () => {
       state = run(state, type("-"));
       steps.push(entryText(state, quiz, ben.studentId));
     }
-    expect(steps).toEqual(["15 l1", " l1", ""]);
+    expect(steps).toEqual(["15 l1", "l1", ""]);
     expect(refusal(state, type("-"))).toEqual({ code: "nothing_to_change" });
   });
 
   it("shows the same words in a cell that it reads", () => {
-    for (const text of ["15", "15.5 l2", "m", "x"]) {
+    for (const text of ["15", "15.5 l2", "l3", "m", "x"]) {
       expect(entryText(run(smallCourse(), type(text)), quiz, ben.studentId)).toBe(text);
     }
   });

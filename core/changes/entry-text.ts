@@ -7,13 +7,14 @@ export function entryText(state: CourseState, assignmentId: AssignmentId, studen
   const result = resultOf(state, assignmentId, studentId);
   if (result.decision) return result.decision === "missing" ? "m" : "x";
   const typed = result.setByHand ?? result.score;
-  const late = result.unitsLate ? ` l${String(result.unitsLate)}` : "";
-  if (typed !== null) return pointsText(fromDecimal(typed)) + late;
+  const withLateness = (what: string) =>
+    [what, result.unitsLate ? `l${String(result.unitsLate)}` : ""].filter(Boolean).join(" ");
+  if (typed !== null) return withLateness(pointsText(fromDecimal(typed)));
   const assignment = state.assignments[assignmentId];
   if (result.levelId !== null && assignment?.scoredIn.kind === "scale") {
     const level = state.scales[assignment.scoredIn.scaleId]?.levels.find(({ id }) => id === result.levelId);
-    return (level?.name ?? "") + late;
+    return withLateness(level?.name ?? "");
   }
   const { rubric } = figuresOf(state).figure(assignmentId, studentId);
-  return (rubric?.score ? pointsText(rubric.score) : "") + late;
+  return withLateness(rubric?.score ? pointsText(rubric.score) : "");
 }

@@ -83,7 +83,7 @@ export function BlockDialog({ plan, onByPosition, onEnter, onClose }: BlockDialo
 function Lines({ title, lines }: { readonly title: string; readonly lines: readonly string[] }) {
   if (lines.length === 0) return null;
   return (
-    <section className="mt-4">
+    <section aria-label={title} className="mt-4">
       <h3 className="text-sm font-semibold">{title}</h3>
       <ul className="figures mt-1 text-[13.5px]">
         {lines.slice(0, SHOWN).map((line, place) => (
@@ -100,7 +100,7 @@ function Lines({ title, lines }: { readonly title: string; readonly lines: reado
 function Troubles({ title, troubles }: { readonly title: string; readonly troubles: readonly BlockTrouble[] }) {
   if (troubles.length === 0) return null;
   return (
-    <section className="mt-4">
+    <section aria-label={title} className="mt-4">
       <h3 className="text-sm font-semibold">{title}</h3>
       <ul className="mt-1 text-[13.5px]">
         {troubles.slice(0, SHOWN).map(({ cell, who, work, words }) => (

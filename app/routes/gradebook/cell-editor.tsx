@@ -9,6 +9,7 @@ export type Leave = "down" | "up" | "right" | "left" | "stay";
 export interface CellEditorHandle {
   /** Keeps what is typed; what cannot be kept as it is stays at its cell, in sight. */
   readonly settle: () => void;
+  readonly focus: () => void;
 }
 
 interface CellEditorProps {
@@ -37,6 +38,7 @@ export function CellEditor(props: CellEditorProps) {
   const [asked, setAsked] = useState<string | null>(null);
   // The field's blur comes after the key that closed it; what was kept once must not be sent again.
   const done = useRef(false);
+  const field = useRef<HTMLInputElement>(null);
   const told = text.trim() === "" ? null : hint(text);
 
   /** Only a key answers a question: leaving by the pointer must not count as the second Enter. */
@@ -61,6 +63,7 @@ export function CellEditor(props: CellEditorProps) {
     settle: () => {
       keep("stay", false);
     },
+    focus: () => field.current?.focus(),
   }));
 
   const away = useRef({ text, onAway });
@@ -77,6 +80,7 @@ export function CellEditor(props: CellEditorProps) {
   return (
     <>
       <input
+        ref={field}
         aria-label={label}
         aria-invalid={told?.refused ?? false}
         aria-describedby="entry-hint"
@@ -109,7 +113,7 @@ export function CellEditor(props: CellEditorProps) {
         <span
           id="entry-hint"
           role={told.refused ? "alert" : "status"}
-          className={`absolute right-0 bottom-full z-30 mb-1 rounded bg-tip px-2.5 py-1 text-left text-[13px] leading-snug text-on-tip ${told.refused ? "w-64" : "w-max max-w-80"}`}
+          className={`pointer-events-none absolute right-0 bottom-full z-30 mb-1 rounded bg-tip px-2.5 py-1 text-left text-[13px] leading-snug text-on-tip ${told.refused ? "w-64" : "w-max max-w-80"}`}
         >
           {told.words}
         </span>

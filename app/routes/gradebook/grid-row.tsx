@@ -121,7 +121,7 @@ function UnkeptText({ unkept, why }: { readonly unkept: Unkept; readonly why: st
       {why && (
         <span
           role="alert"
-          className="absolute right-0 bottom-full z-30 mb-1 w-64 rounded bg-tip px-2.5 py-1 text-left text-[13px] leading-snug text-on-tip"
+          className="pointer-events-none absolute right-0 bottom-full z-30 mb-1 w-64 rounded bg-tip px-2.5 py-1 text-left text-[13px] leading-snug text-on-tip"
         >
           {why}
         </span>

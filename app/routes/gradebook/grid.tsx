@@ -22,7 +22,7 @@ import type { GradeTable, GradeView } from "./rows";
 import { boundsOf, inside, isSingle, single, type CellPlace, type Place, type Selection } from "./selection";
 import type { UnkeptEntries } from "./unkept";
 import { useTotalsAhead } from "./use-totals-ahead";
-import { onGridKey } from "./use-grid-keys";
+import { onGridKey, type GridKey } from "./use-grid-keys";
 
 /** What others may ask of the grid. */
 export interface GridHandle {
@@ -191,6 +191,42 @@ export function Grid(props: GridProps) {
     return cell && column >= 0 ? { row, column } : null;
   };
   const dragging = useRef(false);
+  const onKey = (event: GridKey) => {
+    if (goesOn.current && event.key === "Enter" && !event.ctrlKey && !event.metaKey) {
+      event.preventDefault();
+      leave(event.shiftKey ? "up" : "down");
+      return;
+    }
+    const taken = onGridKey(event, selection, size, {
+      select,
+      edit,
+      letGo: () => {
+        if (!marked || !unkeptAt(marked)) return false;
+        props.onLetGo([marked]);
+        return true;
+      },
+      clear: props.onClear,
+      standing: (letter) => (goesOn.current = props.onStanding(letter)),
+      fillDown: props.onFillDown,
+      detail: props.onDetail,
+      openPaper: () => {
+        if (marked) props.onOpen(marked);
+      },
+    });
+    if (taken) event.preventDefault();
+  };
+  // A browser that is busy while a cell is clicked can leave the focus nowhere; the next letter is meant for the mark.
+  const onStray = useLatest((event: KeyboardEvent) => {
+    if (event.target !== document.body || event.defaultPrevented) return;
+    if (editing === null) onKey(event);
+    else editor.current?.focus();
+  });
+  useEffect(() => {
+    window.addEventListener("keydown", onStray);
+    return () => {
+      window.removeEventListener("keydown", onStray);
+    };
+  }, [onStray]);
   const columnItems = useLatest(props.columnItems);
 
   return (
@@ -208,29 +244,7 @@ export function Grid(props: GridProps) {
           style={{ width: FIXED_WIDTH + size.columns * COLUMN_WIDTH }}
           className="text-sm select-none"
           onKeyDown={(event) => {
-            if (editing !== null || !(event.target as HTMLElement).closest("[data-column]")) return;
-            if (goesOn.current && event.key === "Enter" && !event.ctrlKey && !event.metaKey) {
-              event.preventDefault();
-              leave(event.shiftKey ? "up" : "down");
-              return;
-            }
-            const taken = onGridKey(event, selection, size, {
-              select,
-              edit,
-              letGo: () => {
-                if (!marked || !unkeptAt(marked)) return false;
-                props.onLetGo([marked]);
-                return true;
-              },
-              clear: props.onClear,
-              standing: (letter) => (goesOn.current = props.onStanding(letter)),
-              fillDown: props.onFillDown,
-              detail: props.onDetail,
-              openPaper: () => {
-                if (marked) props.onOpen(marked);
-              },
-            });
-            if (taken) event.preventDefault();
+            if (editing === null && (event.target as HTMLElement).closest("[data-column]")) onKey(event);
           }}
           onCopy={(event: ClipboardEvent) => {
             if (editing !== null) return;

@@ -1,4 +1,3 @@
-import type { KeyboardEvent } from "react";
 import { inside, isSingle, type Place, type Selection } from "./selection";
 
 /** What keys on the grid can bring about. */
@@ -27,9 +26,12 @@ const STEPS: Readonly<Record<string, readonly [number, number]>> = {
   PageUp: [-PAGE, 0],
 };
 
+/** A key as the grid reads it, from a cell or from the page. */
+export type GridKey = Pick<KeyboardEvent, "key" | "ctrlKey" | "metaKey" | "altKey" | "shiftKey" | "preventDefault">;
+
 /** Carries out a key on the marked cell; answers whether it was one of the grid's. */
 export function onGridKey(
-  event: KeyboardEvent,
+  event: GridKey,
   selection: Selection,
   size: { readonly rows: number; readonly columns: number },
   does: GridDoes,
