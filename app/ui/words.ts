@@ -85,6 +85,8 @@ export function issueWords(issue: ChangeIssue): string {
       return `The key of "${issue.question}" ${KEY_FAULTS[issue.what]}`;
     case "rubric_at_fault":
       return findingWords(issue.finding);
+    case "category_has_weight":
+      return `${issue.name} has a weight of ${issue.weight} % already. Leave the weight out here, or change it at the category.`;
     case "weight_below_zero":
       return `A weight of ${issue.weight} is below 0. Weights start at 0.`;
     case "bands_not_falling":

@@ -1,9 +1,11 @@
 import { z } from "zod";
 import {
+  decimal,
   fromDecimal,
   milliseconds,
   ok,
   refuse,
+  sameValue,
   type AssignmentId,
   type CategoryId,
   type Id,
@@ -12,6 +14,7 @@ import {
 import {
   ASSIGNMENT_DEFAULTS,
   assignmentSchema,
+  decimalField,
   assignmentsOf,
   CATEGORY_DEFAULTS,
   idField,
@@ -69,7 +72,10 @@ const manyInput = z.object({
     .array(
       needed.extend(optional.shape).extend({
         /** A category of the course, or the name of one; it is made where there is none of that name. */
-        category: z.union([idField("category"), z.object({ name: nameField })]),
+        category: z.union([
+          idField("category"),
+          z.object({ name: nameField, weight: decimalField.nullable().optional() }),
+        ]),
         /** A rubric that comes with it. */
         rubric: rubricSchema.nullable().optional(),
       }),
@@ -90,7 +96,17 @@ export const addAssignments: CommandKind<z.infer<typeof manyInput>> = {
       if (fault) return refuse(fault);
       if (rubric) next = { ...next, rubrics: { ...next.rubrics, [rubric.id]: rubric } };
       const found = typeof category === "string" ? category : categoryNamed(next, category.name)?.id;
-      const made = found === undefined && typeof category !== "string" ? newCategory(next, category.name, fresh) : null;
+      const weight = typeof category === "string" ? null : (category.weight ?? null);
+      const standing = found === undefined ? null : next.categories[found]?.weight;
+      if (weight !== null && standing != null && !sameValue(weight, standing)) {
+        return refuse({
+          code: "category_has_weight",
+          name: next.categories[found ?? ""]?.name ?? "",
+          weight: standing,
+        });
+      }
+      const made =
+        found === undefined && typeof category !== "string" ? newCategory(next, category.name, weight, fresh) : null;
       if (made) {
         categories.push(made);
         next = { ...next, categories: { ...next.categories, [made.id]: made } };
@@ -127,11 +143,12 @@ export const copiedFields = (assignment: Assignment) =>
 const categoryNamed = (state: CourseState, name: string) =>
   Object.values(state.categories).find((category) => category.name.toLowerCase() === name.toLowerCase());
 
-const newCategory = (state: CourseState, name: string, fresh: () => string): Category => ({
+/** A category made by itself. The first of a course is all of it, until there is another. */
+const newCategory = (state: CourseState, name: string, weight: Category["weight"], fresh: () => string): Category => ({
   ...CATEGORY_DEFAULTS,
   id: `category:${fresh()}` as Id<"category">,
   name,
-  weight: null,
+  weight: weight ?? (Object.keys(state.categories).length === 0 ? decimal("100") : null),
   order: nextOrder(state),
 });
 

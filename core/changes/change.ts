@@ -59,6 +59,7 @@ export type ChangeIssue =
     }
   | { readonly code: "rubric_at_fault"; readonly finding: RubricFinding }
   | { readonly code: "weight_below_zero"; readonly weight: string }
+  | { readonly code: "category_has_weight"; readonly name: string; readonly weight: string }
   | { readonly code: "bands_not_falling"; readonly letter: string }
   | { readonly code: "due_before_given"; readonly givenAt: Instant; readonly dueAt: Instant }
   | { readonly code: "not_a_level"; readonly text: string; readonly levels: readonly string[] }

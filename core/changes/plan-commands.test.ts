@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { decimal, roundToText, type Id, type Instant } from "#core/kernel";
+import { decimal, roundToText, type Decimal, type Id, type Instant } from "#core/kernel";
 import { assignmentsOf, categoriesOf, courseOf, EMPTY_STATE, recordsOf, type CourseState } from "#core/model";
 import { visibleTo } from "#core/release";
 import { assignmentId, makeRubric, run, smallCourse, studentId, WORLD } from "#core/testing";
@@ -16,7 +16,7 @@ const refusal = (state: CourseState, command: Command) => {
   return done.ok ? null : done.issue;
 };
 const names = (state: CourseState) => assignmentsOf(state).map(({ name }) => name);
-const work = (name: string, category: { name: string } | Id<"category">, more: object = {}) => ({
+const work = (name: string, category: { name: string; weight?: Decimal } | Id<"category">, more: object = {}) => ({
   name,
   shortName: name,
   points: decimal("10"),
@@ -199,6 +199,28 @@ describe("assignments", () => {
     expect(refusal(done.value.state, again)).toMatchObject({ code: "name_taken", name: "Essay" });
     const twice: Command = { type: "addAssignments", assignments: [work("X", papers), work("X", papers)] };
     expect(refusal(smallCourse(), twice)).toMatchObject({ code: "name_taken", name: "X" });
+  });
+
+  it("bring their category along: the first of a course is all of it, a named weight is taken, and never quietly changed", () => {
+    const empty: CourseState = { ...smallCourse(), categories: {}, assignments: {}, results: {}, handIns: {} };
+    const add = (name: string, category: { name: string; weight?: Decimal }): Command => ({
+      type: "addAssignments",
+      assignments: [work(name, category)],
+    });
+    const first = run(empty, add("Essay", { name: "Work" }));
+    const weights = (state: CourseState) => categoriesOf(state).map(({ name, weight }) => [name, weight]);
+    expect(weights(first)).toEqual([["Work", "100"]]);
+    const second = run(first, add("Paper", { name: "Papers", weight: decimal("45") }), add("Note", { name: "Notes" }));
+    expect(weights(second)).toEqual([
+      ["Work", "100"],
+      ["Papers", "45"],
+      ["Notes", null],
+    ]);
+    expect(refusal(second, add("Other", { name: "Papers", weight: decimal("50") }))).toEqual({
+      code: "category_has_weight",
+      name: "Papers",
+      weight: "45",
+    });
   });
 
   it.each([

@@ -24,6 +24,9 @@ describe("shorthand for assignments", () => {
 
   it.each([
     ["Essay, 20 points, in Papers", { category: "Papers", points: "20", dueAt: null }],
+    ["Essay, 20 points, in Papers 45 %", { category: "Papers", categoryWeight: "45" }],
+    ["Essay, 20 points, in Year 2", { category: "Year 2", categoryWeight: null }],
+    ["Essay, 20 points, above the maximum", { aboveAllowed: true, category: null }],
     ["Sheet 1-2, 5, weekly from 14 Sep, in Field work", { category: "Field work", dueAt: "2026-09-14T23:59" }],
     ["Essay, 20.5p, due 3 Nov 18:00", { points: "20.5", dueAt: "2026-11-03T18:00" }],
     ["Essay, 20, 3 Nov, 09:30, given 7 days before", { dueAt: "2026-11-03T09:30", givenAt: "2026-10-27T09:30" }],

@@ -16,10 +16,13 @@ export interface ShorthandItem {
   readonly points: Decimal;
   /** Null: where the screen says. */
   readonly category: string | null;
+  /** The weight of that category in percent, `in Papers 45 %`; null where none is named. */
+  readonly categoryWeight: Decimal | null;
   readonly givenAt: LocalMoment | null;
   readonly dueAt: LocalMoment | null;
   readonly channel: Assignment["channel"];
   readonly bonus: boolean;
+  readonly aboveAllowed: boolean;
   readonly counts: boolean;
   readonly hidden: boolean;
   readonly grouping: Assignment["grouping"];
@@ -40,6 +43,7 @@ const MOST = 60;
 interface Draft {
   points: Decimal | null;
   category: string | null;
+  categoryWeight: Decimal | null;
   due: LocalMoment | null;
   /** A time of day in a part of its own. */
   time: string | null;
@@ -48,7 +52,7 @@ interface Draft {
   givenDaysBefore: number | null;
   rest: {
     -readonly [
-      K in "channel" | "bonus" | "counts" | "hidden" | "grouping" | "attemptsAllowed" | "scoredIn"
+      K in "aboveAllowed" | "channel" | "bonus" | "counts" | "hidden" | "grouping" | "attemptsAllowed" | "scoredIn"
     ]?: ShorthandItem[K];
   };
 }
@@ -88,6 +92,7 @@ const RULES: readonly Rule[] = [
   [/^nothing handed in$/i, set({ channel: "nothing" })],
   [/^bonus$/i, set({ bonus: true })],
   [/^(?:in )?groups$/i, set({ grouping: "groups" })],
+  [/^above the maximum$/i, set({ aboveAllowed: true })],
   [/^hidden$/i, set({ hidden: true })],
   [/^not counted$/i, set({ counts: false })],
   [/^(?:in )?percent$/i, set({ scoredIn: { kind: "percent" } })],
@@ -128,10 +133,12 @@ const RULES: readonly Rule[] = [
   ],
   [/^(?:due )?(.+)$/i, due],
   [
-    /^in (.+)$/i,
+    /^in (.+?)(?:\s+([\d.]+)\s?(?:%|percent))?$/i,
     (match, draft) => {
+      const weight = match[2] === undefined ? null : parseDecimal(match[2]);
       draft.category = match[1] ?? null;
-      return true;
+      draft.categoryWeight = weight?.ok ? weight.value : null;
+      return weight === null || weight.ok;
     },
   ],
   [
@@ -171,6 +178,7 @@ function readLine(raw: string, setting: ShorthandSetting): ShorthandItem[] | Omi
   const draft: Draft = {
     points: null,
     category: null,
+    categoryWeight: null,
     due: null,
     time: null,
     every: null,
@@ -186,7 +194,7 @@ function readLine(raw: string, setting: ShorthandSetting): ShorthandItem[] | Omi
     });
     if (!taken) return { code: "part_not_understood", text: part };
   }
-  const { points, category, every, givenDaysBefore, rest } = draft;
+  const { points, category, categoryWeight, every, givenDaysBefore, rest } = draft;
   const first = draft.due && draft.time ? `${draft.due.slice(0, 11)}${draft.time}` : draft.due;
   if (points === null) return { code: "no_points", text: head };
   return names.map((name, index) => {
@@ -196,10 +204,12 @@ function readLine(raw: string, setting: ShorthandSetting): ShorthandItem[] | Omi
       shortName: shortNameOf(name),
       points,
       category,
+      categoryWeight,
       dueAt,
       givenAt: dueAt && givenDaysBefore !== null ? daysOn(dueAt, -givenDaysBefore) : null,
       channel: "file",
       bonus: false,
+      aboveAllowed: false,
       counts: true,
       hidden: false,
       grouping: "alone",

@@ -15,7 +15,16 @@ export {
   type FacetOverview,
   type VisibleAssignment,
 } from "./overview";
-export { flowCounts, laneOf, undatedOf, weightsAddUp, type FlowCounts, type Lane, type NextStep } from "./lane";
+export {
+  flowCounts,
+  laneOf,
+  undatedOf,
+  weightsAddUp,
+  withoutWeight,
+  type FlowCounts,
+  type Lane,
+  type NextStep,
+} from "./lane";
 export {
   FINDING_CODES,
   preflight,

@@ -6,6 +6,7 @@ import {
   releaseOf,
   studentsOf,
   type Assignment,
+  type Category,
   type CourseState,
   type Release,
 } from "#core/model";
@@ -97,7 +98,7 @@ export function flowCounts(state: CourseState, lanes: readonly Lane[]): FlowCoun
   const count = (kinds: readonly NextStep["kind"][]) =>
     lanes.reduce((total, { next }) => total + (kinds.includes(next.kind) && "count" in next ? next.count : 0), 0);
   return {
-    plan: undatedOf(state).length + (weightsAddUp(state) ? 0 : 1),
+    plan: undatedOf(state).length + (weightsAddUp(state) ? 0 : 1) + withoutWeight(state).length,
     collect: count(["decide"]),
     score: lanes.reduce((total, lane) => total + lane.waiting, 0),
     check: count(["correct"]),
@@ -108,6 +109,13 @@ export function flowCounts(state: CourseState, lanes: readonly Lane[]): FlowCoun
 /** Assignments that belong to no term because they have no due time. */
 export const undatedOf = (state: CourseState): Assignment[] =>
   assignmentsOf(state).filter((assignment) => assignment.dueAt === null);
+
+/** Categories whose work no total takes in, because weights decide and they have none. */
+export const withoutWeight = (state: CourseState): Category[] =>
+  checkPlan(state).flatMap((finding) => {
+    const category = finding.code === "no_weight" ? state.categories[finding.id] : undefined;
+    return category ? [category] : [];
+  });
 
 /** Whether the category weights come to 100; nothing to add up is no fault. */
 export const weightsAddUp = (state: CourseState): boolean =>

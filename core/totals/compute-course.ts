@@ -146,7 +146,11 @@ function fillCategory({ course, units, basket, out, members }: Run, student: num
  */
 function totalOf({ course, weights }: Run, totals: FlatTotals, first: number): Exact | null {
   const straight = course.rules.totals === "points";
-  const emptyLeaves = straight || course.rules.emptyCategories === "leftOut";
+  const isBegun = weights.some(
+    (weight, index) =>
+      weight !== null && course.categories[index]?.bonus !== true && (totals.denominators[first + index] ?? 0) !== 0,
+  );
+  const emptyLeaves = straight || course.rules.emptyCategories === "leftOut" || !isBegun;
   let top = 0n;
   let bottom = 1n;
   let sizes = 0n;

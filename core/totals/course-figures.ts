@@ -1,18 +1,24 @@
-import { required, type AssignmentId, type CategoryId, type Exact, type StudentId } from "#core/kernel";
+import { required, type AssignmentId, type CategoryId, type Exact, type StudentId, type TermId } from "#core/kernel";
 import { cutAt, studentsOf, type Assignment, type CourseState } from "#core/model";
 import type { CategoryTotal } from "./category-total";
 import { planOf, type CoursePlan } from "./course-plan";
-import { categoryTotals, evaluate, itemOf, type ItemSource } from "./evaluate";
+import { categoryTotals, evaluate, itemOf, type Evaluated, type ItemSource } from "./evaluate";
 import { figureOf, type Figure } from "./figure";
 import { keptForAssignment } from "./kept-for";
 import { letterOf } from "./letters";
 
-/** The totals of one student: each category now, and the course lowest, now and highest, in percent. */
-export interface StudentTotals {
-  readonly categories: ReadonlyMap<CategoryId, CategoryTotal>;
+/** A total under its three outlooks, in percent; null while nothing counts. */
+export interface Outlooks {
   readonly lowest: Exact | null;
   readonly now: Exact | null;
   readonly highest: Exact | null;
+}
+
+/** The totals of one student: each category now, and the course and its terms lowest, now and highest. */
+export interface StudentTotals extends Outlooks {
+  readonly categories: ReadonlyMap<CategoryId, CategoryTotal>;
+  /** Empty in a course without terms. */
+  readonly terms: ReadonlyMap<TermId, Outlooks>;
   readonly letter: string | null;
 }
 
@@ -162,11 +168,18 @@ function studentTotals(state: CourseState, source: ItemSource): StudentTotals {
   const plan = planOf(state);
   const evaluated = evaluate(plan, source, "now");
   const now = evaluated.percent;
+  const [lowest, highest] = [evaluate(plan, source, "lowest"), evaluate(plan, source, "highest")];
+  const ofTerm = ({ terms }: Evaluated, at: number) => terms[at]?.total.percent ?? null;
   return {
     categories: categoryTotals(plan, source, "now", evaluated),
-    lowest: evaluate(plan, source, "lowest").percent,
+    terms: new Map(
+      evaluated.terms.flatMap(({ term, total }, at) =>
+        term ? [[term.id, { lowest: ofTerm(lowest, at), now: total.percent, highest: ofTerm(highest, at) }]] : [],
+      ),
+    ),
+    lowest: lowest.percent,
     now,
-    highest: evaluate(plan, source, "highest").percent,
+    highest: highest.percent,
     letter: now && letterOf(plan.course, now),
   };
 }

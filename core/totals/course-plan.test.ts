@@ -38,6 +38,13 @@ describe("looking a plan over", () => {
     expect(checkPlan({ ...light, courses: withCourse({ totals: "points" }).courses })).toEqual([]);
   });
 
+  it("points out a category whose work no total takes in for want of a weight; points need none", () => {
+    const weightless = withCategory({ weight: null });
+    expect(checkPlan(weightless)).toContainEqual({ code: "no_weight", id: papers });
+    expect(checkPlan({ ...weightless, courses: withCourse({ totals: "points" }).courses })).toEqual([]);
+    expect(checkPlan({ ...weightless, assignments: {} })).not.toContainEqual({ code: "no_weight", id: papers });
+  });
+
   it("points out a weight below 0 and a category inside itself, which no total reaches", () => {
     expect(checkPlan(withCategory({ weight: decimal("-1") }))).toContainEqual({
       code: "weight_below_zero",

@@ -112,6 +112,8 @@ const idsBelow = (node: PlanNode): CategoryId[] => [node.category.id, ...node.ch
 /** What is wrong with a plan, or worth a look, as data (handbook, sections 5 and 11). */
 export type PlanFinding =
   | { readonly code: "weights_not_hundred"; readonly sum: Exact }
+  /** It holds work and has no weight where weights decide: the course total leaves it out. */
+  | { readonly code: "no_weight"; readonly id: CategoryId }
   | { readonly code: "weight_below_zero"; readonly id: string }
   | { readonly code: "bands_not_falling"; readonly letter: string }
   | { readonly code: "in_no_term"; readonly assignmentId: string; readonly undated: boolean }
@@ -121,6 +123,7 @@ export type PlanFinding =
 /** Looks a whole plan over; an empty list means nothing is amiss. */
 export function checkPlan(state: CourseState): readonly PlanFinding[] {
   const { course, roots, inNoTerm } = planOf(state);
+  const terms = termsOf(state);
   const findings: PlanFinding[] = [];
   for (const { id, weight } of categoriesOf(state)) {
     if (weight !== null && fromDecimal(weight).n < 0n) findings.push({ code: "weight_below_zero", id });
@@ -134,6 +137,13 @@ export function checkPlan(state: CourseState): readonly PlanFinding[] {
   );
   if (course.totals === "weighted" && weights.length > 0 && compare(sum(weights), HUNDRED) !== 0) {
     findings.push({ code: "weights_not_hundred", sum: sum(weights) });
+  }
+  if (course.totals === "weighted") {
+    for (const { category, assignments, children } of roots) {
+      const stands = terms.length > 0 && category.termWeight !== null;
+      const isEmpty = assignments.length === 0 && children.length === 0;
+      if (category.weight === null && !stands && !isEmpty) findings.push({ code: "no_weight", id: category.id });
+    }
   }
   const letter = letterOutOfOrder(course.letters);
   if (letter !== null) findings.push({ code: "bands_not_falling", letter });

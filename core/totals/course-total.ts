@@ -26,9 +26,14 @@ type Rules = Pick<Course, "totals" | "emptyCategories">;
 /**
  * Weighted: `sum(w x pct) / sum(w)` over the categories with anything counted, or over all with empty ones as 0; weights
  * that do not add up to 100 are brought there by the division. Straight points: all values over all maxima. A bonus
- * category adds to the numerator only (handbook, section 5).
+ * category adds to the numerator only. While nothing but bonus counts anywhere there is no total, also where empty
+ * categories count 0: a term that has not begun is no 0 % (handbook, section 5).
  */
 export function termTotal(rules: Rules, shares: readonly CategoryShare[]): TermTotal {
+  const isBegun = shares.some(
+    ({ category, total }) => !category.bonus && category.weight !== null && total.percent !== null,
+  );
+  if (rules.emptyCategories === "zero" && !isBegun) return termTotal({ ...rules, emptyCategories: "leftOut" }, shares);
   const entered: TermTotal["shares"][number][] = [];
   const leftOut: TermTotal["leftOut"][number][] = [];
   let earned = ZERO;

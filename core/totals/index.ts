@@ -13,6 +13,7 @@ export {
   hasWaiting,
   progressOf,
   type CourseFigures,
+  type Outlooks,
   type Progress,
   type StudentTotals,
 } from "./course-figures";

@@ -274,7 +274,12 @@ describe("the course total", () => {
     expect(total.leftOut.map(({ why }) => why)).toEqual(["noEffect"]);
   });
 
-  it("is not there while nothing counts", () => {
+  it("is not there while nothing counts, also where empty categories count 0: a term not begun is no 0 %", () => {
+    const zero = { ...WEIGHTED, emptyCategories: "zero" } as const;
+    const empty = [share("60", cameTo(null)), share("40", cameTo(null))];
+    expect(termTotal(zero, empty).percent).toBeNull();
+    expect(termTotal(zero, [...empty, share("5", cameTo(100), true)]).percent).toBeNull();
+    expect(termTotal(zero, [share("60", cameTo(50)), share("40", cameTo(null))]).percent).toEqual(exact("30"));
     expect(weighted([60, 40], [null, null])).toBeNull();
     expect(termTotal(POINTS, []).percent).toBeNull();
     expect(termTotal(WEIGHTED, [share(null, cameTo(50))]).percent).toBeNull();

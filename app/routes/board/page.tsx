@@ -82,18 +82,21 @@ export default function BoardPage({ loaderData, params }: Route.ComponentProps) 
 function Attention({
   undated,
   weights,
+  weightless,
   demo,
   replies,
   home,
 }: {
   readonly undated: readonly string[];
   readonly weights: string | null;
+  /** Categories with work that no total takes in. */
+  readonly weightless: readonly string[];
   readonly demo: boolean;
   /** Replies of students that nobody has read. */
   readonly replies: number;
   readonly home: string;
 }) {
-  if (undated.length === 0 && !weights && !demo && replies === 0) return null;
+  if (undated.length === 0 && !weights && weightless.length === 0 && !demo && replies === 0) return null;
   return (
     <ul className="mt-4 flex flex-wrap gap-x-8 gap-y-1 border-y border-rule py-2 text-sm">
       {undated.length > 0 && (
@@ -105,6 +108,14 @@ function Attention({
       {weights && (
         <li>
           <strong className="text-ochre">Weights</strong> come to {weights} %, not 100.
+        </li>
+      )}
+      {weightless.length > 0 && (
+        <li>
+          <strong className="text-ochre">No weight:</strong> totals leave out {weightless.join(", ")}.{" "}
+          <Link className="link" to={`${home}/plan`}>
+            Give it one under Plan
+          </Link>
         </li>
       )}
       {replies > 0 && (

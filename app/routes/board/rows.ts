@@ -1,6 +1,6 @@
 import { fromDecimal, roundToText, sum, type Instant } from "#core/kernel";
 import { categoriesOf, courseOf, studentsOf, type CourseState } from "#core/model";
-import { laneOf, undatedOf, unreadReplies, weightsAddUp, type Lane } from "#core/release";
+import { laneOf, undatedOf, unreadReplies, weightsAddUp, withoutWeight, type Lane } from "#core/release";
 import { dayText } from "../../ui/words";
 
 /** The board as it is drawn. */
@@ -13,6 +13,8 @@ export interface BoardRows {
   readonly undated: readonly string[];
   /** The sum of the weights where it is not 100. */
   readonly weights: string | null;
+  /** Categories with work that no total takes in, for want of a weight. */
+  readonly weightless: readonly string[];
   readonly groups: readonly { readonly id: string; readonly title: string; readonly lanes: readonly LaneRow[] }[];
 }
 
@@ -45,6 +47,7 @@ export function boardRows(state: CourseState, now: Instant, filter: StepFilter):
     demo: course.origin === "demo",
     replies: unreadReplies(state).reduce((total, { count }) => total + count, 0),
     undated: undatedOf(state).map((assignment) => assignment.name),
+    weightless: withoutWeight(state).map(({ name }) => name),
     weights: weightsAddUp(state) ? null : roundToText(sum(weights), 1),
     groups: categoriesOf(state)
       .map(({ id, name, weight }) => ({

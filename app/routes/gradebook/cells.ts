@@ -1,6 +1,6 @@
-import { divide, HUNDRED, fromDecimal, multiply, pointsText, roundToText, type Exact } from "#core/kernel";
+import { divide, HUNDRED, fromDecimal, multiply, pointsText, roundToText, type Exact, type TermId } from "#core/kernel";
 import type { Assignment, Course, CourseState } from "#core/model";
-import { letterOf, type Figure, type StudentTotals } from "#core/totals";
+import { letterOf, type Figure, type Outlooks, type StudentTotals } from "#core/totals";
 import { latenessShort } from "../../ui/words";
 
 export type CellLook = "figure" | "waiting" | "missing" | "excused" | "open" | "by hand";
@@ -98,17 +98,20 @@ function levelName(state: CourseState, assignment: Assignment, figure: Figure): 
   return state.scales[assignment.scoredIn.scaleId]?.levels.find(({ id }) => id === levelId)?.name ?? null;
 }
 
-const totalCells = new WeakMap<StudentTotals, TotalCell>();
+const NO_TOTAL: Outlooks = { lowest: null, now: null, highest: null };
 
-/** The total of a student as text; made once for each total. */
-export function totalCellOf(course: Course, totals: StudentTotals): TotalCell {
+const totalCells = new WeakMap<Outlooks, TotalCell>();
+
+/** The total of a student, of a term where one is chosen, as text; made once for each total. A letter is the course's. */
+export function totalCellOf(course: Course, student: StudentTotals, termId: TermId | null): TotalCell {
+  const totals: Outlooks = termId === null ? student : (student.terms.get(termId) ?? NO_TOTAL);
   let cell = totalCells.get(totals);
   if (!cell) {
     const text = (value: Exact | null, places: number) => (value ? roundToText(value, places) : "–");
     cell = {
       now: text(totals.now, course.percentPlaces),
       range: totals.lowest && totals.highest ? `${text(totals.lowest, 0)}–${text(totals.highest, 0)}` : "",
-      letter: totals.letter ?? "",
+      letter: termId === null ? (student.letter ?? "") : "",
     };
     totalCells.set(totals, cell);
   }

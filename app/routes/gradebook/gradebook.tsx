@@ -119,6 +119,14 @@ export const Gradebook = memo(function Gradebook({ slot, session, looking, chang
             : `${counted(height, "row")} selected`}
         </span>
       </Controls>
+      {table.weightless.length > 0 && (
+        <p className="mt-1 text-[14px] text-ochre">
+          Totals leave out {table.weightless.join(", ")}: no weight.{" "}
+          <Link className="link" to={`/courses/${slot}/plan`}>
+            Give it one under Plan
+          </Link>
+        </p>
+      )}
       {trouble && (
         <p role="alert" className="mt-1 text-[14px] text-wax">
           {trouble}

@@ -19,6 +19,8 @@ interface GridHeadProps {
   readonly current: number;
   readonly firstColumn: number;
   readonly lastColumn: number;
+  /** What the totals are of, where that is not the course. */
+  readonly totalsOf: string;
   readonly sort: GradeView["sort"];
   readonly onSort: (by: string) => void;
   readonly columnItems: (column: number) => MenuItems;
@@ -109,6 +111,7 @@ export const GridHead = memo(function GridHead(props: GridHeadProps) {
           >
             {mark("total")}
             <strong>Now</strong>
+            {props.totalsOf !== "the course" && <span className="font-normal text-soft"> · {props.totalsOf}</span>}
           </button>
           <span className="text-soft">lowest–highest</span>
         </span>

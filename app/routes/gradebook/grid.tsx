@@ -287,6 +287,7 @@ export function Grid(props: GridProps) {
             current={here.column}
             firstColumn={firstColumn}
             lastColumn={lastColumn}
+            totalsOf={table.totalsOf}
             sort={props.sort}
             onSort={props.onSort}
             columnItems={columnItems}

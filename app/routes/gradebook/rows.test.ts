@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
-import type { CourseState } from "#core/model";
+import { decimal, type Instant } from "#core/kernel";
+import type { CourseState, Term } from "#core/model";
 import { assignmentId, run, smallCourse, studentId } from "#core/testing";
 import { cellsToEnter, copyText, fillPlan, pastePlan } from "./blocks";
 import { columnSummary } from "./column-summary";
@@ -181,6 +182,42 @@ describe("a selection", () => {
     });
     expect(standingCommand(met, places, "m")).toBeNull();
     expect(standingCommand(met, places, "x")).not.toBeNull();
+  });
+});
+
+describe("the totals beside the names", () => {
+  const term = (name: string, startsAt: string, endsAt: string): Term => ({
+    id: `term:${name.toLowerCase()}` as Term["id"],
+    name,
+    weight: decimal("1"),
+    startsAt: startsAt as Instant,
+    endsAt: endsAt as Instant,
+    order: 0,
+  });
+
+  it("are those of the term that is shown, without a letter, which only the course has", () => {
+    const autumn = term("Autumn", "2026-09-01T00:00:00Z", "2027-01-01T00:00:00Z");
+    const spring = term("Spring", "2027-01-01T00:00:00Z", "2027-06-01T00:00:00Z");
+    const dated = run(smallCourse(), type("10"), {
+      type: "editAssignment",
+      assignmentId: quiz,
+      fields: { dueAt: "2027-02-01T10:00:00Z" as Instant },
+    });
+    const state: CourseState = { ...dated, terms: { [autumn.id]: autumn, [spring.id]: spring } };
+    const total = (more: Partial<GradeView>) => [table(state, more).totalsOf, table(state, more).totalOf(1)] as const;
+    expect(total({ term: spring.id })).toEqual(["Spring", { now: "50.0", range: "50–50", letter: "" }]);
+    expect(total({ term: autumn.id })[1].now).toBe("–");
+    expect(total({})).toMatchObject(["the course", { now: "50.0" }]);
+  });
+
+  it("say which categories they leave out for want of a weight", () => {
+    const state = run(smallCourse(), {
+      type: "editCategory",
+      categoryId: "category:quizzes" as never,
+      fields: { weight: null },
+    });
+    expect(table(state).weightless).toEqual(["Quizzes"]);
+    expect(table(smallCourse()).weightless).toEqual([]);
   });
 });
 

@@ -12,7 +12,7 @@ import {
   type CourseState,
   type Student,
 } from "#core/model";
-import { changedSinceRelease } from "#core/release";
+import { changedSinceRelease, withoutWeight } from "#core/release";
 import { figuresOf, hasWaiting, termOf, type Figure } from "#core/totals";
 import { cellOf, totalCellOf, type FigureMode, type GradeCell, type TotalCell } from "./cells";
 
@@ -85,6 +85,10 @@ export interface GradeTable {
   readonly bands: readonly GradeBand[];
   readonly students: readonly GradeStudent[];
   readonly total: number;
+  /** What the totals are of: the course, or the term that is shown. */
+  readonly totalsOf: string;
+  /** Categories that the totals leave out for want of a weight. */
+  readonly weightless: readonly string[];
   readonly cell: (row: number, column: number) => GradeCell;
   /** The cells of a row from a column to another; the same list until one of them is another. */
   readonly cells: (row: number, first: number, last: number) => readonly GradeCell[];
@@ -96,11 +100,12 @@ export function gradeTable(state: CourseState, view: GradeView): GradeTable {
   const { figure, figures, totals } = figuresOf(state);
   const work = assignmentsShown(state, view);
   const places = new Map(Object.keys(state.assignments).map((id, place) => [id, place]));
-  const people = sorted(state, studentsShown(state, view, work), view.sort);
+  const people = sorted(state, studentsShown(state, view, work), view);
   const columns = sameColumns(
     view,
     work.map((assignment) => columnOf(assignment, hasWaiting(state, assignment))),
   );
+  const termId = view.term === null ? null : (state.terms[view.term]?.id ?? null);
   const look = lookOf(state, view);
   const at = <T>(list: readonly T[], index: number): T => {
     const found = list[index];
@@ -118,6 +123,8 @@ export function gradeTable(state: CourseState, view: GradeView): GradeTable {
       .filter((band) => band.columns > 0),
     students: people.map(headOf),
     total: studentsOf(state).length,
+    totalsOf: (termId && state.terms[termId]?.name) ?? "the course",
+    weightless: withoutWeight(state).map(({ name }) => name),
     cell: (row, column) => {
       const assignment = at(work, column);
       return cellOf(state, course, assignment, figure(assignment.id, at(people, row).id), view.mode);
@@ -132,7 +139,7 @@ export function gradeTable(state: CourseState, view: GradeView): GradeTable {
       drawn.set(own, { look, first, last, cells });
       return cells;
     },
-    totalOf: (row) => totalCellOf(course, totals(at(people, row).id)),
+    totalOf: (row) => totalCellOf(course, totals(at(people, row).id), termId),
   };
 }
 
@@ -239,11 +246,14 @@ const FITS: Readonly<Record<Exclude<ShowOnly, "all" | "changed">, (figure: Figur
 };
 
 /** Students in the order asked for; those without a figure come last either way. */
-function sorted(state: CourseState, students: readonly Student[], { by, down }: GradeView["sort"]): readonly Student[] {
+function sorted(state: CourseState, students: readonly Student[], view: GradeView): readonly Student[] {
+  const { by, down } = view.sort;
+  const termId = view.term === null ? null : state.terms[view.term]?.id;
   if (by === "name") return down ? [...students].reverse() : students;
   const { figure, totals } = figuresOf(state);
   const assignment = Object.values(state.assignments).find(({ id }) => id === by);
-  const valueOf = ({ id }: Student) => (assignment ? figure(assignment.id, id).counted : totals(id).now);
+  const valueOf = ({ id }: Student) =>
+    assignment ? figure(assignment.id, id).counted : termId ? totals(id).terms.get(termId)?.now : totals(id).now;
   const keyed = students.map((student) => ({ student, value: valueOf(student) }));
   keyed.sort((a, b) => {
     if (!a.value || !b.value) return a.value ? -1 : b.value ? 1 : 0;

@@ -47,12 +47,12 @@ export function CategoryHead({ block, straight, others, send, onMove, onRemove }
       {!straight && (
         <InlineField
           place={`weight/${block.id}`}
-          label={`Weight of ${block.name}, %`}
+          label={block.inside ? `Points that ${block.name} is worth in ${block.inside}` : `Weight of ${block.name}, %`}
           labelHidden
-          className="w-24"
+          className={block.inside ? "w-32" : "w-24"}
           inputMode="decimal"
-          placeholder="weight"
-          suffix="%"
+          placeholder={block.inside ? "its points" : "weight"}
+          suffix={block.inside ? "points" : "%"}
           value={block.weight}
           onKeep={async (text) => {
             const weight = text === "" ? null : parseDecimal(text);

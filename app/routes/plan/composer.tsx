@@ -32,12 +32,12 @@ export function Composer({ timeZone, today, categories, scales, first, onAdd }: 
     if (!can) return;
     const words = await onAdd({
       type: "addAssignments",
-      assignments: read.items.map(({ category: named, dueAt, givenAt, ...item }) => ({
+      assignments: read.items.map(({ category: named, categoryWeight, dueAt, givenAt, ...item }) => ({
         ...item,
         task: "",
         dueAt: dueAt === null ? null : fromLocalText(dueAt, timeZone),
         givenAt: givenAt === null ? null : fromLocalText(givenAt, timeZone),
-        category: named === null ? (chosen?.id ?? { name: fallback }) : { name: named },
+        category: named === null ? (chosen?.id ?? { name: fallback }) : { name: named, weight: categoryWeight },
       })),
     });
     setTrouble(words);
@@ -89,8 +89,8 @@ export function Composer({ timeZone, today, categories, scales, first, onAdd }: 
       </div>
       {text.trim() === "" ? (
         <p id="shorthand-help" className="mt-1.5 text-[13px] text-soft">
-          Name first, then points, dates, <em>in Papers</em>, <em>on paper</em>, <em>bonus</em>, <em>in groups</em>, in
-          any order. Enter adds, Shift Enter starts another line.
+          Name first, then points, dates, <em>in Papers 45 %</em>, <em>on paper</em>, <em>bonus</em>, <em>in groups</em>
+          , in any order. Enter adds, Shift Enter starts another line.
         </p>
       ) : (
         <Preview items={read.items} issues={read.issues} fallback={fallback} timeZone={timeZone} />
@@ -129,6 +129,9 @@ function Preview({
         <p key={`${item.name}-${String(index)}`} className="figures text-soft">
           <span className="text-ink">{item.name}</span> · {item.points} points · {due(item)} ·{" "}
           {item.category ?? fallback}
+          {item.categoryWeight && ` ${item.categoryWeight} %`}
+          {item.scoredIn.kind === "scale" && " · on a scale"}
+          {item.aboveAllowed && " · above the maximum allowed"}
         </p>
       ))}
       {items.length > SHOWN && <p className="text-soft">and {counted(items.length - SHOWN, "more", "more")}</p>}

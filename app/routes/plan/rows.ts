@@ -17,6 +17,7 @@ import {
   type Category,
   type CourseState,
 } from "#core/model";
+import { withoutWeight } from "#core/release";
 import { checkPlan, figuresOf, planOf, termOf, type PlanNode } from "#core/totals";
 import { dayText } from "../../ui/words";
 
@@ -39,6 +40,8 @@ export interface PlanBlock {
   readonly name: string;
   readonly weight: string;
   readonly depth: number;
+  /** The category it lies in, in whose points its weight counts; empty for one of the course itself. */
+  readonly inside: string;
   readonly bonus: boolean;
   readonly rule: string;
   readonly method: Category["method"];
@@ -144,6 +147,7 @@ function blockOf(state: CourseState, category: Category, depth: number): PlanBlo
     name: category.name,
     weight: category.weight ?? "",
     depth,
+    inside: category.parentId ? (state.categories[category.parentId]?.name ?? "") : "",
     bonus: category.bonus,
     rule: ruleWords(category),
     method: category.method,
@@ -184,9 +188,15 @@ function lineOf(state: CourseState, assignment: Assignment): PlanLine {
 function faultWords(state: CourseState): string[] {
   const undated = checkPlan(state).flatMap((finding) => (finding.code === "in_no_term" ? [finding.assignmentId] : []));
   const names = undated.flatMap((id) => state.assignments[id as AssignmentId]?.name ?? []);
+  const weightless = withoutWeight(state).map(
+    ({ name }) => `${name} has no weight, so the course total leaves it out. Give it one at its right.`,
+  );
   return names.length === 0
-    ? []
-    : [`${names.join(", ")}: in no term, so the term totals leave ${names.length === 1 ? "it" : "them"} out.`];
+    ? weightless
+    : [
+        ...weightless,
+        `${names.join(", ")}: in no term, so the term totals leave ${names.length === 1 ? "it" : "them"} out.`,
+      ];
 }
 
 /** What would be lost with some assignments, in words; empty where there is nothing yet. */
