@@ -1,6 +1,6 @@
 import { filesOfCopy, hasContent, studentCopyOf, withoutMetadata, type StudentCopyContent } from "#core/formats";
 import type { StudentId } from "#core/kernel";
-import { courseOf, fullName, type CommentsCopy, type CourseState, type WorkFile } from "#core/model";
+import { courseOf, rosterName, type CommentsCopy, type CourseState, type WorkFile } from "#core/model";
 import type { Repository } from "#storage";
 import { runCopyJobs, StoppedError } from "../workers/client";
 import type { CopyLock, CopyMaterial, MadeFile } from "../workers/protocol";
@@ -53,7 +53,7 @@ export function makeCopies<T>(
       const content = studentCopyOf(state, studentId, at);
       if (!student || !content || !hasContent(content)) continue;
       tell({
-        words: `${String(done + 1)} of ${String(studentIds.length)}: ${fullName(student)}`,
+        words: `${String(done + 1)} of ${String(studentIds.length)}: ${rosterName(state, student)}`,
         done,
         all: studentIds.length,
       });

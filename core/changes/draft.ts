@@ -1,7 +1,7 @@
 import { ok, parseDecimal, refuse, type AssignmentId, type Decimal, type Result, type StudentId } from "#core/kernel";
 import {
   cutAt,
-  fullName,
+  rosterName,
   recordAt,
   recordsOf,
   type Assignment,
@@ -83,7 +83,7 @@ export function paperAt(state: CourseState, place: PaperPlace): Result<Paper, Ch
   if (!assignment.ok) return assignment;
   const student = studentAt(state, place.studentId);
   if (!student.ok) return student;
-  const title = `${fullName(student.value)}, ${assignment.value.name}`;
+  const title = `${rosterName(state, student.value)}, ${assignment.value.name}`;
   return ok({ assignment: assignment.value, student: student.value, title });
 }
 

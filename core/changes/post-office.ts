@@ -2,7 +2,7 @@ import { z } from "zod";
 import { milliseconds, ok, refuse, type Id } from "#core/kernel";
 import {
   commentField,
-  fullName,
+  rosterName,
   idField,
   TOTALS_LETTER,
   type CourseState,
@@ -110,7 +110,7 @@ export const openLetter: CommandKind<z.infer<typeof openInput>> = {
       ...(totals && visibleTotals(state, studentId).length > 0 ? [TOTALS_LETTER] : []),
     ] as Parameters<typeof openingKey>[0][];
     const patches = whats.map((what) => openingPatch(state, what, studentId, at));
-    return finish(`${fullName(found.value)}: opened what was given`, ...patches);
+    return finish(`${rosterName(state, found.value)}: opened what was given`, ...patches);
   },
 };
 

@@ -5,7 +5,7 @@ import {
   courseOf,
   cutAt,
   facetSchema,
-  fullName,
+  rosterName,
   idField,
   instantField,
   releaseOf,
@@ -73,7 +73,7 @@ function meantBy(
   if (sectionId && !section) return refuse({ code: "unknown_record", what: "section", id: sectionId });
   const students = studentsMeant(state, { sectionId: sectionId ?? null, studentIds: studentIds ?? null });
   const [first] = students;
-  const names = students.length === 1 && first ? fullName(first) : `${String(students.length)} students`;
+  const names = students.length === 1 && first ? rosterName(state, first) : `${String(students.length)} students`;
   const words = section ? ` for ${section.name}` : studentIds ? ` for ${names}` : "";
   return ok({ assignments, students, isPart: words !== "", words });
 }

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { ok, refuse, type Id, type Result, type SectionId, type StudentId } from "#core/kernel";
 import {
-  fullName,
+  rosterName,
   idField,
   nameField,
   STUDENT_DEFAULTS,
@@ -57,7 +57,7 @@ export const addStudents: CommandKind<z.infer<typeof studentsInput>, z.input<typ
     }));
     const first = roster[0];
     const line =
-      roster.length === 1 && first ? `${fullName(first)} added` : `${counted(roster.length, "student")} added`;
+      roster.length === 1 && first ? `${rosterName(state, first)} added` : `${counted(roster.length, "student")} added`;
     return finish(
       line,
       ...added.map((section) => put(state, "sections", section)),
@@ -93,7 +93,7 @@ export const editStudent: CommandKind<z.infer<typeof editInput>> = {
       return refuse({ code: "unknown_record", what: "section", id: sectionId });
     const next = withFields(found.value, fields);
     const words = Object.keys(fields).length === 1 && fields.note !== undefined ? "note" : "roster entry";
-    return finish(`${fullName(next)}: ${words} changed`, put(state, "students", next));
+    return finish(`${rosterName(state, next)}: ${words} changed`, put(state, "students", next));
   },
 };
 
@@ -110,7 +110,7 @@ export const removeStudents: CommandKind<z.infer<typeof removeInput>> = {
       students.push(one.value);
     }
     const first = students[0];
-    const who = students.length === 1 && first ? fullName(first) : counted(students.length, "student");
+    const who = students.length === 1 && first ? rosterName(state, first) : counted(students.length, "student");
     return finish(`${who} taken off the roster`, ...forgetStudents(state, new Set<StudentId>(studentIds)));
   },
 };

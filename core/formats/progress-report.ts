@@ -3,7 +3,7 @@ import {
   assignmentsOf,
   categoriesOf,
   courseOf,
-  fullName,
+  rosterName,
   type Assignment,
   type CourseState,
   type ScoreCopy,
@@ -53,7 +53,7 @@ export function progressReport(
   return {
     course: title,
     institution,
-    name: fullName(student),
+    name: rosterName(state, student),
     number: student.number,
     at,
     timeZone,

@@ -98,4 +98,5 @@ export { fullState, slimState, type SlimState } from "./slim";
 export { completeRecord } from "./complete";
 export { fileSchema, mediaTypeOf, workKindOf, type WorkFile, type WorkKind } from "./file";
 export { differencesOf, type Differences, type Stretch } from "./differences";
+export { rosterName } from "./roster-name";
 export { findStudents, plainText, type FoundStudents } from "./find-student";

@@ -1,7 +1,7 @@
 import { pointsText, type StudentId } from "#core/kernel";
 import {
   answerOf,
-  fullName,
+  rosterName,
   handInOf,
   questionsOf,
   studentsOf,
@@ -53,7 +53,7 @@ export function answerSheets(
     const [points, byKey] = [answerPoints(question, answer), pointsByKey(question, answer.text)];
     return {
       studentId: student.id,
-      title: view.nameless ? `Answer ${String(index + 1)}` : fullName(student),
+      title: view.nameless ? `Answer ${String(index + 1)}` : rosterName(state, student),
       text: answer.text,
       points: points && pointsText(points),
       byHand: answer.points !== null,

@@ -9,7 +9,7 @@ import {
 import {
   categoriesOf,
   courseOf,
-  fullName,
+  rosterName,
   groupOf,
   recordsOf,
   studentsOf,
@@ -68,7 +68,7 @@ export function assignmentRows(state: CourseState, assignment: Assignment): Assi
     outcomeRubrics: rubrics.filter(({ purpose }) => purpose === "outcomes"),
     students: students.map((student) => ({
       id: student.id,
-      name: fullName(student),
+      name: rosterName(state, student),
       group: groupOf(state, assignment.id, student.id)?.name ?? "",
     })),
     scored: students.filter(({ id }) => figure(assignment.id, id).counted !== null).length,

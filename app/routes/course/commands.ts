@@ -1,4 +1,4 @@
-import { assignmentsOf, findStudents, fullName, plainText, studentsOf, type CourseState } from "#core/model";
+import { assignmentsOf, findStudents, rosterName, plainText, studentsOf, type CourseState } from "#core/model";
 import { inAddress, studentAddress, windowAddress } from "../../ui/address";
 
 /** Something found, and where it leads. */
@@ -28,10 +28,14 @@ export function findCommands(slot: string, state: CourseState, text: string): Fo
     ])
     .filter(({ words }) => fits(words));
   return [
-    ...students.map((student) => ({ words: fullName(student), kind: "student", to: studentAddress(slot, student.id) })),
+    ...students.map((student) => ({
+      words: rosterName(state, student),
+      kind: "student",
+      to: studentAddress(slot, student.id),
+    })),
     ...work.slice(0, 4 * SHOWN),
     ...students.slice(0, 1).map((student) => ({
-      words: `${fullName(student)}: what they see`,
+      words: `${rosterName(state, student)}: what they see`,
       kind: "action",
       to: windowAddress(slot, student.id),
     })),

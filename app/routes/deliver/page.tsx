@@ -2,7 +2,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { hasContent, studentCopyOf } from "#core/formats";
 import type { StudentId } from "#core/kernel";
-import { courseOf, deliveriesOf, fullName, sectionsOf, studentsOf } from "#core/model";
+import { courseOf, deliveriesOf, rosterName, sectionsOf, studentsOf } from "#core/model";
 import { locksFor, LOCKING_WORDS, LOCKINGS, type Locking } from "../../locks/copy-locks";
 import { PassphraseList } from "../../locks/passphrase-list";
 import { openCourse } from "../../course/open-course";
@@ -25,7 +25,7 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
     const content = studentCopyOf(state, student.id, at);
     return {
       id: student.id,
-      name: fullName(student),
+      name: rosterName(state, student),
       number: student.number,
       sectionId: student.sectionId,
       letters: content?.letters.length ?? 0,

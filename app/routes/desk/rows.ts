@@ -1,7 +1,7 @@
 import { fromDecimal, pointsText, toNumber, type AssignmentId, type Decimal, type StudentId } from "#core/kernel";
 import {
   courseOf,
-  fullName,
+  rosterName,
   groupOf,
   handInOf,
   initials,
@@ -126,7 +126,7 @@ export function deskRows(state: CourseState, assignment: Assignment, student: St
   return {
     assignment,
     student,
-    name: fullName(student),
+    name: rosterName(state, student),
     section: student.sectionId ? (state.sections[student.sectionId]?.name ?? "") : "",
     figure,
     attempts: attempts.length,
@@ -159,7 +159,7 @@ function pileOf(state: CourseState, assignment: Assignment, order: PileOrder): S
   const sheets = studentsOf(state).map((student) => ({
     studentId: student.id,
     initials: initials(student),
-    name: fullName(student),
+    name: rosterName(state, student),
     number: student.number,
     mark: markOf(figure(assignment.id, student.id)),
     at: handInOf(state, assignment.id, student.id)?.attempts.at(-1)?.at ?? "9",
@@ -239,7 +239,7 @@ function threadsOf(state: CourseState, assignment: Assignment, studentId: Studen
   const beside = ({ post, depth }: ThreadedPost): BesidePost => {
     const student = state.students[post.studentId];
     return {
-      name: student ? fullName(student) : "",
+      name: student ? rosterName(state, student) : "",
       when: post.at ? momentText(post.at, timeZone) : "",
       text: post.text,
       depth,
@@ -270,7 +270,7 @@ function groupRows(state: CourseState, assignment: Assignment, studentId: Studen
       const { counted, standing } = figure(assignment.id, member);
       const total = standing === "missing" || standing === "excused" ? standing : counted ? pointsText(counted) : "–";
       const adjustment = resultOf(state, assignment.id, member).adjustment ?? "";
-      return [{ studentId: member, name: fullName(student), total, adjustment, differs: !standsAs(member) }];
+      return [{ studentId: member, name: rosterName(state, student), total, adjustment, differs: !standsAs(member) }];
     }),
   };
 }

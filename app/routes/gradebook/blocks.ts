@@ -1,6 +1,6 @@
 import { entryText, previewCells, type CellPreview, type EntryCell } from "#core/changes";
 import { readBlock, readPastedStudents, writeBlock, type PastedByStudent } from "#core/formats";
-import { fullName, plainText, studentsOf, type CourseState } from "#core/model";
+import { rosterName, plainText, studentsOf, type CourseState } from "#core/model";
 import { pastedRowWords, unusualWords } from "../../ui/words";
 import type { GradeTable } from "./rows";
 import { boundsOf, placesFrom, placesIn, type CellPlace, type Selection } from "./selection";
@@ -151,7 +151,7 @@ function planOfCells(
     const student = state.students[cell.studentId];
     return {
       cell,
-      who: student ? fullName(student) : "",
+      who: student ? rosterName(state, student) : "",
       work: state.assignments[cell.assignmentId]?.shortName ?? "",
       text: cell.text,
       words: "why" in outcome ? unusualWords(outcome.why) : "",
@@ -185,7 +185,7 @@ function reachOf(state: CourseState, cells: readonly EntryCell[]): string[] {
   }
   return [...lines].map(([id, entries]) => {
     const student = Object.hasOwn(state.students, id) ? state.students[id as EntryCell["studentId"]] : undefined;
-    return `${student ? `${fullName(student)} ${student.number}` : ""}: ${entries.join(", ")}`;
+    return `${student ? `${rosterName(state, student)} ${student.number}` : ""}: ${entries.join(", ")}`;
   });
 }
 

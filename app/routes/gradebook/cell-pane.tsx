@@ -2,7 +2,7 @@ import { useMemo } from "react";
 import { Link } from "react-router";
 import { entryText, paperHistory, provenancesFrom, type Command, type Entry } from "#core/changes";
 import { pointsText } from "#core/kernel";
-import { courseOf, fullName, resultOf, type CourseState } from "#core/model";
+import { courseOf, rosterName, resultOf, type CourseState } from "#core/model";
 import { explainResult, figuresOf } from "#core/totals";
 import type { Outcome } from "../../course/outcome";
 import { AccountTree } from "../../ui/account-tree";
@@ -42,7 +42,7 @@ export function CellPane({ slot, state, entries, place, send, onClose }: CellPan
   const comment = (facing: "student" | "private") => (text: string, seen: string) =>
     send({ type: "setComment", ...place, facing, text, seen });
   return (
-    <Pane label="This result" title={fullName(student)} subtitle={assignment.name} onClose={onClose}>
+    <Pane label="This result" title={rosterName(state, student)} subtitle={assignment.name} onClose={onClose}>
       <p className="mt-1 flex gap-4 text-[13.5px]">
         <Link className="link" to={deskAddress(slot, assignmentId, studentId)}>
           Open on the desk

@@ -4,7 +4,7 @@ import {
   categoriesOf,
   courseOf,
   findStudents,
-  fullName,
+  rosterName,
   plainText,
   studentsOf,
   termsOf,
@@ -121,7 +121,7 @@ export function gradeTable(state: CourseState, view: GradeView): GradeTable {
         columns: work.filter((assignment) => assignment.categoryId === id).length,
       }))
       .filter((band) => band.columns > 0),
-    students: people.map(headOf),
+    students: people.map((student) => headOf(state, student)),
     total: studentsOf(state).length,
     totalsOf: (termId && state.terms[termId]?.name) ?? "the course",
     weightless: withoutWeight(state).map(({ name }) => name),
@@ -187,10 +187,12 @@ function sameColumns(view: GradeView, columns: readonly GradeColumn[]): readonly
 
 const heads = new WeakMap<Student, GradeStudent>();
 
-function headOf(student: Student): GradeStudent {
+/** The head of a row; the same object until the student, or what tells them from a namesake, changes. */
+function headOf(state: CourseState, student: Student): GradeStudent {
+  const name = rosterName(state, student);
   let head = heads.get(student);
-  if (!head) {
-    head = { studentId: student.id, name: fullName(student), number: student.number, note: student.note };
+  if (head?.name !== name) {
+    head = { studentId: student.id, name, number: student.number, note: student.note };
     heads.set(student, head);
   }
   return head;

@@ -1,4 +1,4 @@
-import { fullName, type CourseState } from "#core/model";
+import { rosterName, type CourseState } from "#core/model";
 import { counted } from "../../ui/counted";
 import type { CellPlace } from "./selection";
 import { unkeptPlaces, type UnkeptEntries } from "./unkept";
@@ -21,7 +21,7 @@ export function UnkeptLine({ state, unkept, onGo, onLetGo, onHidden }: UnkeptLin
   const { assignmentId, studentId } = first;
   const student = state.students[studentId];
   const text = unkept.get(studentId)?.get(assignmentId)?.text ?? "";
-  const where = `${text} for ${student ? fullName(student) : ""}, ${state.assignments[assignmentId]?.name ?? ""}`;
+  const where = `${text} for ${student ? rosterName(state, student) : ""}, ${state.assignments[assignmentId]?.name ?? ""}`;
   return (
     <p role="status" className="figures mt-1 flex flex-wrap gap-x-4 text-[14px] text-wax">
       <span>

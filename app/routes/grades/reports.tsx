@@ -2,7 +2,7 @@ import { useState } from "react";
 import { fromLocalText } from "#core/kernel";
 import { stateAt, type Entry } from "#core/changes";
 import { copyFileName, progressReport, type ProgressReport } from "#core/formats";
-import { courseOf, fullName, studentsOf, type CourseState } from "#core/model";
+import { courseOf, rosterName, studentsOf, type CourseState } from "#core/model";
 import { saveAs } from "../../ui/save-as";
 import type { Job } from "../../ui/use-job";
 import { ChoiceField } from "../../ui/choice-field";
@@ -41,7 +41,7 @@ export function Reports({
         for (const [done, student] of chosen.entries()) {
           if (signal.aborted) throw new StoppedError();
           tell({
-            words: `${String(done + 1)} of ${String(chosen.length)}: ${fullName(student)}`,
+            words: `${String(done + 1)} of ${String(chosen.length)}: ${rosterName(state, student)}`,
             done,
             all: chosen.length,
           });
@@ -77,7 +77,7 @@ export function Reports({
         <ChoiceField
           label="Student"
           value={who}
-          options={[["", "everyone"], ...students.map((student) => [student.id, fullName(student)] as const)]}
+          options={[["", "everyone"], ...students.map((student) => [student.id, rosterName(state, student)] as const)]}
           onKeep={(value) => {
             setWho(value);
             return undefined;

@@ -1,6 +1,6 @@
 import { useMemo, useState } from "react";
 import { useFetcher } from "react-router";
-import { assignmentsOf, fullName, studentsOf } from "#core/model";
+import { assignmentsOf, rosterName, studentsOf } from "#core/model";
 import { openCourse } from "../../course/open-course";
 import { fromAddress, inAddress } from "../../ui/address";
 import { saveAs } from "../../ui/save-as";
@@ -81,7 +81,7 @@ export default function JournalPage({ loaderData, params }: Route.ComponentProps
           <option value="">All students</option>
           {studentsOf(state).map((one) => (
             <option key={one.id} value={inAddress(one.id)}>
-              {fullName(one)}
+              {rosterName(state, one)}
             </option>
           ))}
         </select>

@@ -3,7 +3,7 @@ import { entryText, previewEntry, readPileLine, type ChangeIssue } from "#core/c
 import {
   assignmentsOf,
   courseOf,
-  fullName,
+  rosterName,
   resultOf,
   studentsOf,
   type Assignment,
@@ -43,7 +43,7 @@ export function pileReading(state: CourseState, assignment: Assignment, line: st
   const read = readPileLine(state, assignment, line);
   const candidate = (student: Student): PileCandidate => ({
     studentId: student.id,
-    name: fullName(student),
+    name: rosterName(state, student),
     number: student.number,
     entered: entryText(state, assignment.id, student.id),
   });
@@ -98,7 +98,7 @@ export interface PileRows {
 export function pileRows(state: CourseState, assignment: Assignment): PileRows {
   const students = studentsOf(state).map((student): PileStudent => ({
     studentId: student.id,
-    name: fullName(student),
+    name: rosterName(state, student),
     number: student.number,
     entered: entryText(state, assignment.id, student.id),
     comment: resultOf(state, assignment.id, student.id).overallComment,

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { AssignmentId, StudentId } from "#core/kernel";
-import { assignmentsOf, courseOf, fullName, mailsOf, sectionsOf, studentsOf } from "#core/model";
+import { assignmentsOf, courseOf, rosterName, mailsOf, sectionsOf, studentsOf } from "#core/model";
 import { visibleTo } from "#core/release";
 import { locksFor, LOCKINGS, type Locking } from "../../locks/copy-locks";
 import { PassphraseList } from "../../locks/passphrase-list";
@@ -147,7 +147,7 @@ export default function PostPage({ loaderData, params }: Route.ComponentProps) {
         timeZone={courseOf(state).timeZone}
         nameOf={(id) => {
           const student = state.students[id];
-          return student ? fullName(student) : "";
+          return student ? rosterName(state, student) : "";
         }}
       />
     </main>

@@ -1,6 +1,6 @@
 import { Link } from "react-router";
 import { entryText } from "#core/changes";
-import { fullName, resultOf, studentsOf, type Student } from "#core/model";
+import { rosterName, resultOf, studentsOf, type Student } from "#core/model";
 import { figuresOf } from "#core/totals";
 import { openCourse, orMissing } from "../../course/open-course";
 import { deskAddress, fromAddress } from "../../ui/address";
@@ -17,7 +17,7 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
   const { figure } = figuresOf(state);
   const row = (student: Student) => ({
     studentId: student.id,
-    name: fullName(student),
+    name: rosterName(state, student),
     number: student.number,
     entry: entryText(state, assignment.id, student.id),
     comment: resultOf(state, assignment.id, student.id).overallComment,

@@ -1,13 +1,15 @@
-import { fullName } from "#core/model";
+import { rosterName, type CourseState } from "#core/model";
 import type { StudentId } from "#core/kernel";
 import type { Difference } from "#core/release";
 import { differenceWords } from "./difference-words";
 
 /** What changed since it was released: old against new, to go out one by one or together. */
 export function ChangedList({
+  state,
   changed,
   onRelease,
 }: {
+  readonly state: CourseState;
   readonly changed: readonly Difference[];
   readonly onRelease: (students: readonly StudentId[]) => void;
 }) {
@@ -48,7 +50,7 @@ export function ChangedList({
                 key={`${difference.student.id}${difference.facet}${pair.what}`}
                 className="border-b border-rule align-baseline"
               >
-                <td className="py-1 pe-3">{fullName(difference.student)}</td>
+                <td className="py-1 pe-3">{rosterName(state, difference.student)}</td>
                 <td className="pe-3">{pair.what}</td>
                 <td className="pe-3 text-soft">{pair.old || "nothing"}</td>
                 <td className="pe-3 font-semibold">{pair.present || "nothing"}</td>
@@ -62,7 +64,7 @@ export function ChangedList({
                           onRelease([difference.student.id]);
                         }}
                       >
-                        Release<span className="sr-only"> to {fullName(difference.student)}</span>
+                        Release<span className="sr-only"> to {rosterName(state, difference.student)}</span>
                       </button>
                     )}
                 </td>

@@ -150,6 +150,7 @@ export function ReleasePanel(props: ReleasePanelProps) {
       )}
       <ReadersLine readers={row.readers} nameOf={nameOf} />
       <ChangedList
+        state={state}
         changed={row.changed}
         onRelease={(studentIds) => {
           const list = [

@@ -5,7 +5,7 @@ import {
   copyOf,
   courseOf,
   FACETS,
-  fullName,
+  rosterName,
   resultOf,
   sectionsOf,
   studentsOf,
@@ -135,13 +135,13 @@ export function releaseRows(state: CourseState, place: ReleasePlace, context: Co
     totals,
     chosen: row ? chosenRow(state, row, place, context) : null,
     chosenTotal: totals.find(({ id }) => id === place.totalId) ?? null,
-    students: students.map((student) => ({ id: student.id, name: fullName(student) })),
+    students: students.map((student) => ({ id: student.id, name: rosterName(state, student) })),
     sections: sectionsOf(state),
     reader:
       reader && row
         ? {
             id: reader.id,
-            name: fullName(reader),
+            name: rosterName(state, reader),
             ...copiesOf(state, row.assignment, reader),
             totals: draftTotals(asIfOpen(state, place.totalId), reader.id, context.at),
             totalsNow: visibleTotals(state, reader.id),

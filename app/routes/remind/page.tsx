@@ -1,7 +1,7 @@
 import { useState } from "react";
 import type { AssignmentId, StudentId } from "#core/kernel";
 import { decimal, fromDecimal, isDecimal } from "#core/kernel";
-import { assignmentsOf, fullName } from "#core/model";
+import { assignmentsOf, rosterName } from "#core/model";
 import { remindersFor, type ReminderFilter } from "#core/release";
 import { openCourse } from "../../course/open-course";
 import { addresseesOf } from "../../ui/addressees";
@@ -47,7 +47,7 @@ export default function RemindPage({ loaderData, params }: Route.ComponentProps)
   const telling = chosen.filter(({ tellsSealed }) => tellsSealed).length;
   const nameOf = (id: StudentId) => {
     const student = state.students[id];
-    return student ? fullName(student) : "";
+    return student ? rosterName(state, student) : "";
   };
   const aboutWords = KINDS.find(([one]) => one === kind)?.[1] ?? "";
 

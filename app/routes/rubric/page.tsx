@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from "react";
 import { judgedPapers, rubricEffects, usesOf } from "#core/changes";
 import { decimal, pointsText, sameValue } from "#core/kernel";
-import { fullName, rubricSchema, type Criterion, type Rubric } from "#core/model";
+import { rosterName, rubricSchema, type Criterion, type Rubric } from "#core/model";
 import { checkRubric, startCriterion } from "#core/scoring";
 import { openCourse, orMissing } from "../../course/open-course";
 import { fromAddress } from "../../ui/address";
@@ -163,7 +163,7 @@ export default function RubricPage({ loaderData, params }: Route.ComponentProps)
                   .map(({ studentId, before, after }) => {
                     const student = state.students[studentId];
                     const text = (value: typeof before) => (value ? pointsText(value) : "open");
-                    return `${student ? fullName(student) : ""} ${text(before)} → ${text(after)}`;
+                    return `${student ? rosterName(state, student) : ""} ${text(before)} → ${text(after)}`;
                   })
                   .join(" · ")}
               </p>

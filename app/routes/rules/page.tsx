@@ -1,7 +1,7 @@
 import { useCallback, useMemo, useState } from "react";
 import type { Command } from "#core/changes";
 import { sameValue, type StudentId } from "#core/kernel";
-import { courseOf, fullName, studentsOf, type Course } from "#core/model";
+import { courseOf, rosterName, studentsOf, type Course } from "#core/model";
 import { changedTotals, type ChangedTotal } from "#core/totals";
 import { openCourse } from "../../course/open-course";
 import { PlanPlaces } from "../../ui/plan-places";
@@ -59,7 +59,7 @@ export default function RulesPage({ loaderData, params }: Route.ComponentProps) 
   const { found, done, of } = useSliced(students, changed ? look : null);
   const nameOf = (id: StudentId) => {
     const student = state.students[id];
-    return student ? fullName(student) : "";
+    return student ? rosterName(state, student) : "";
   };
   const apply = async () => {
     const command: Command = { type: "editCourse", fields: edits };

@@ -3,7 +3,7 @@ import {
   assignmentsOf,
   categoriesOf,
   courseOf,
-  fullName,
+  rosterName,
   studentsOf,
   termsOf,
   type Course,
@@ -53,7 +53,7 @@ export function setupRows(state: CourseState): SetupRows {
     course,
     blank: work.length === 0 && categoriesOf(state).length === 0,
     numbers: students.map(({ number }) => number),
-    students: students.map((student) => ({ ...student, name: fullName(student) })),
+    students: students.map((student) => ({ ...student, name: rosterName(state, student) })),
     sections: Object.values(state.sections)
       .sort((a, b) => a.order - b.order)
       .map(({ id, name }) => ({ id, name, students: students.filter(({ sectionId }) => sectionId === id).length })),

@@ -13,7 +13,7 @@ import {
   assignmentsOf,
   categoriesOf,
   courseOf,
-  fullName,
+  rosterName,
   resultOf,
   studentsOf,
   type Assignment,
@@ -73,7 +73,7 @@ export function studentRows(state: CourseState, student: Student): StudentRows {
   const mark = (value: Exact): Mark => ({ at: Math.max(0, Math.min(100, toNumber(value))), text: percent(value) });
   const section = student.sectionId ? state.sections[student.sectionId]?.name : undefined;
   return {
-    name: fullName(student),
+    name: rosterName(state, student),
     subtitle: [student.number, section && `section ${section}`, course.title].filter(Boolean).join(" · "),
     before: roster[at - 1]?.id ?? null,
     after: roster[at + 1]?.id ?? null,

@@ -1,6 +1,6 @@
 import { Link } from "react-router";
 import { roundToText } from "#core/kernel";
-import { courseOf, fullName, studentsOf } from "#core/model";
+import { courseOf, rosterName, studentsOf } from "#core/model";
 import { visibleTo } from "#core/release";
 import { figuresOf } from "#core/totals";
 import { openCourse } from "../../course/open-course";
@@ -15,7 +15,7 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
     const { now, letter } = figuresOf(state).totals(student.id);
     return {
       id: student.id,
-      name: fullName(student),
+      name: rosterName(state, student),
       number: student.number,
       section: student.sectionId ? (state.sections[student.sectionId]?.name ?? "") : "",
       now: now ? roundToText(now, percentPlaces) : "",

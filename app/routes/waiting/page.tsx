@@ -1,5 +1,5 @@
 import { Link } from "react-router";
-import { courseOf, fullName } from "#core/model";
+import { courseOf, rosterName } from "#core/model";
 import { unreadReplies } from "#core/release";
 import { waitingPapers } from "#core/totals";
 import { openCourse } from "../../course/open-course";
@@ -16,7 +16,7 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
     assignmentId: assignment.id,
     assignment: assignment.name,
     studentId: student.id,
-    student: fullName(student),
+    student: rosterName(state, student),
     sectionId: student.sectionId,
     section: student.sectionId ? (state.sections[student.sectionId]?.name ?? "") : "",
     at: at ? momentText(at, timeZone) : "",
@@ -26,7 +26,7 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
     assignmentId: assignment.id,
     assignment: assignment.name,
     studentId: student.id,
-    student: fullName(student),
+    student: rosterName(state, student),
     count,
   }));
   return { papers, replies, sections: sections.map(({ id, name }) => ({ id: inAddress(id), name })) };

@@ -1,7 +1,7 @@
 import { judgingOrder, type Entry } from "#core/changes";
 import { fromDecimal, toNumber, type CriterionId, type Decimal, type StudentId } from "#core/kernel";
 import {
-  fullName,
+  rosterName,
   handInOf,
   judgementOf,
   notesOf,
@@ -73,7 +73,7 @@ export function sweepRows(
     const file = handInOf(state, assignment.id, student.id)?.attempts.at(-1)?.files.at(-1) ?? null;
     return {
       studentId: student.id,
-      title: view.nameless ? `Paper ${String(place + 1)}` : fullName(student),
+      title: view.nameless ? `Paper ${String(place + 1)}` : rosterName(state, student),
       points,
       notApplicable,
       levelId: points === null ? null : (levelAt(criterion, points)?.id ?? null),

@@ -1,7 +1,7 @@
 import { useMemo, useState } from "react";
 import { useNavigate } from "react-router";
 import { checkedAfter, totalsHistory, type Checked, type Command } from "#core/changes";
-import { courseOf, fullName, studentsOf } from "#core/model";
+import { courseOf, rosterName, studentsOf } from "#core/model";
 import { openCourse } from "../../../course/open-course";
 import { useTroubleOf } from "../../../ui/use-command";
 import { counted } from "../../../ui/words";
@@ -59,7 +59,7 @@ export default function LeaksPage({ loaderData, params }: Route.ComponentProps) 
   const name = nameOfState(state).record;
   const studentName = (id: string) => {
     const student = state.students[id];
-    return student ? fullName(student) : "";
+    return student ? rosterName(state, student) : "";
   };
   const leaking = useMemo(() => found.filter(({ leaks }) => leaks.length > 0), [found]);
   const ready = !stopped && of > 0 && done === of;
