@@ -18,15 +18,32 @@ export async function keepDemoCourse(repository: Repository): Promise<string> {
   return repository.keepCourse("reading-rivers", demoJournal(documents), files);
 }
 
-/** Starts a course with nothing in it but its name. Answers its slot. */
-export function startEmptyCourse(repository: Repository, title: string): Promise<Result<string, ChangeIssue>> {
+const MARKER_NAME = "marker-name";
+
+/** The name of whoever marks in this browser, as it was given at the first course; empty where none was. */
+export async function knownMarkerName(repository: Repository): Promise<string> {
+  const known = await repository.recall(MARKER_NAME);
+  return typeof known === "string" ? known : "";
+}
+
+/**
+ * Starts a course with nothing in it but its name and its marker, whose name is asked for once. Nothing of the demo goes
+ * along: no late rule decides before one is set. Answers its slot.
+ */
+export async function startEmptyCourse(
+  repository: Repository,
+  title: string,
+  markerName: string,
+): Promise<Result<string, ChangeIssue>> {
   const slot = title
     .normalize("NFD")
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, "-")
     .replace(/^-|-$/g, "");
   const id = `course:${repository.surroundings.fresh()}` as Id<"course">;
-  const command = startCommand(
+  const known = markerName.trim() || (await knownMarkerName(repository));
+  if (known !== "") void repository.remember(MARKER_NAME, known).catch(() => null);
+  const { course, ...command } = startCommand(
     {
       id,
       title,
@@ -36,8 +53,9 @@ export function startEmptyCourse(repository: Repository, title: string): Promise
       createdAt: repository.surroundings.now(),
       timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
     },
-    "Instructor",
+    known || "Instructor",
     [],
   );
-  return repository.startCourse(slot || "course", command);
+  const markerId = `marker:${repository.surroundings.fresh()}` as Id<"marker">;
+  return repository.startCourse(slot || "course", { ...command, course: { ...course, markerId, lateRule: null } });
 }

@@ -20,6 +20,8 @@ test("two students of one name are told apart by their numbers wherever they sta
     await open(page, COURSE + place);
     if (place.startsWith("/pile")) await page.getByRole("combobox").last().fill("ilse");
     await expect(page.getByText(/Ilse Tarnowe, L29001/).first(), place).toBeAttached();
+    // The other one has handed in, and is not reminded.
+    if (place.includes("remind")) continue;
     await expect(page.getByText(/Ilse Tarnowe, L26\d+, (Heron|Kingfisher)/).first(), place).toBeAttached();
   }
   await page.keyboard.press("Control+k");

@@ -13,6 +13,8 @@ test("assignments move by keyboard and by dragging, and every move can be undone
     .getByRole("listitem")
     .filter({ hasText: "Site sketch" })
     .dragTo(page.getByRole("listitem").filter({ hasText: "Gauging report" }));
+  // Another category is another weight: totals that stand would become others.
+  await page.getByRole("alertdialog").getByRole("button", { name: "Change it" }).click();
   await expect(names(page, "Reports").first()).toContainText("Site sketch");
   await page.getByRole("button", { name: "Undo: Assignment Site sketch moved" }).click();
   await expect(names(page, "Field work").first()).toContainText("Site sketch");
@@ -94,4 +96,45 @@ test("the plan of another course is taken over, with its dates moved, into a cou
   await expect(page.getByRole("button", { name: /^Undo: Plan of Reading Rivers/ })).toBeVisible();
   await page.getByRole("link", { name: "Assignments", exact: true }).click();
   await expect(page.getByRole("listitem").filter({ hasText: "Gauging report" })).toContainText("due 24 Sep");
+});
+
+test("a weight, and a maximum lowered under scores that stand, are asked about with what they change", async ({
+  page,
+}) => {
+  await openDemo(page, "/plan");
+  const weight = page.getByLabel(/^Weight of .*, %$/).first();
+  const before = await weight.inputValue();
+  await weight.fill("1");
+  await weight.press("Enter");
+  const ask = page.getByRole("alertdialog");
+  await expect(ask).toContainText(/\d+ totals would change/);
+  await expect(ask.getByRole("listitem").first()).toContainText("→");
+  await ask.getByRole("button", { name: "Leave as it is" }).click();
+  await expect(weight).toHaveValue(before);
+  await open(page, "/courses/reading-rivers/plan/assignments/site-sketch");
+  const points = page.getByLabel("Points", { exact: true });
+  await points.fill("10");
+  await points.press("Enter");
+  await expect(ask).toContainText("would stand above the new maximum");
+  await ask.getByRole("button", { name: "Change it" }).click();
+  await expect(points).toHaveValue("10");
+  await expect(ask).toBeHidden();
+});
+
+test("a course of one's own asks once who marks, and has no late rule until one is set", async ({ page }) => {
+  await openDemo(page, "/files");
+  const start = async (title: string) => {
+    await page.getByLabel("Name of the course").fill(title);
+    if (title === "First") await page.getByLabel("Your name, as students see it").fill("Noor Albrecht");
+    await page.getByRole("button", { name: "Start an empty course" }).click();
+    await page.waitForURL(new RegExp(`/courses/${title.toLowerCase()}/plan`));
+  };
+  await start("First");
+  await open(page, "/courses/first/plan/rules");
+  await expect(page.getByLabel("Taken off for each unit, %")).toBeHidden();
+  await open(page, "/courses/first/files");
+  await expect(page.getByLabel("Your name, as students see it")).toHaveCount(0);
+  await start("Second");
+  await open(page, "/courses/second/journal");
+  await expect(page.getByText("Noor Albrecht").first()).toBeVisible();
 });

@@ -1,7 +1,7 @@
 import { Form } from "react-router";
 
-/** Starts a course with nothing in it but its name. */
-export function StartEmpty() {
+/** Starts a course with nothing in it but its name; who marks is asked for where that is not known yet. */
+export function StartEmpty({ markerName }: { readonly markerName: string }) {
   return (
     <Form method="post" action="/courses" className="flex gap-2">
       <input
@@ -12,6 +12,16 @@ export function StartEmpty() {
         placeholder="Name of the course"
         className="field max-w-80"
       />
+      {markerName === "" && (
+        <input
+          name="marker"
+          maxLength={200}
+          autoComplete="name"
+          aria-label="Your name, as students see it"
+          placeholder="Your name, as students see it"
+          className="field max-w-64"
+        />
+      )}
       <button type="submit" className="act">
         Start an empty course
       </button>

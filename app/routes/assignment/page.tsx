@@ -4,6 +4,7 @@ import { openCourse, orMissing } from "../../course/open-course";
 import { Ask } from "../../ui/ask";
 import { fromAddress, inAddress } from "../../ui/address";
 import { PlanPlaces } from "../../ui/plan-places";
+import { useTotalsAsk } from "../../ui/totals-ask";
 import { troubleOf } from "../../ui/use-command";
 import { useChange } from "../../course/use-change";
 import { CopyElsewhere } from "./copy-elsewhere";
@@ -40,7 +41,11 @@ export default function AssignmentPage({ loaderData, params }: Route.ComponentPr
     }
     return troubleOf(outcome);
   };
-  const parts = { assignment, rows, edit, send: change };
+  const { send: editAsked, dialog } = useTotalsAsk(state, change);
+  /** What decides figures is looked at first; the rubric has its own question. */
+  const editFields: EditAssignment = (fields) =>
+    "rubricId" in fields ? edit(fields) : editAsked({ type: "editAssignment", assignmentId: assignment.id, fields });
+  const parts = { assignment, rows, edit: editFields, send: change };
   return (
     <main className="mx-auto w-full max-w-[1080px] px-[30px] pt-6 pb-16">
       <title>{`${assignment.name} · Plan`}</title>
@@ -103,6 +108,7 @@ export default function AssignmentPage({ loaderData, params }: Route.ComponentPr
       >
         {lossWords(state, assignment.id)}
       </Ask>
+      {dialog}
       <Ask
         open={rubricAsk !== null}
         title="Change the rubric?"

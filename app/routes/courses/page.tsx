@@ -1,7 +1,7 @@
 import { data, Form, Link, redirect, useNavigate } from "react-router";
 import { repositoryContext } from "../../context";
 import { readInCourseFile } from "../../course-file";
-import { keepDemoCourse, startEmptyCourse } from "../../start-courses";
+import { keepDemoCourse, knownMarkerName, startEmptyCourse } from "../../start-courses";
 import { FileButton } from "../../ui/file-button";
 import { formText } from "../../ui/form-text";
 import { JobStatus } from "../../ui/job-status";
@@ -21,7 +21,7 @@ export async function clientLoader({ context }: Route.ClientLoaderArgs) {
       return { ...course, state };
     }),
   );
-  return { repository, courses };
+  return { repository, courses, markerName: await knownMarkerName(repository) };
 }
 
 /** Starts an empty course, or fetches the demo course. */
@@ -30,7 +30,7 @@ export async function clientAction({ request, context }: Route.ClientActionArgs)
   const fields = await request.formData();
   if (formText(fields, "start") === "demo") return redirect(`/courses/${await keepDemoCourse(repository)}`);
   const title = formText(fields, "title").trim().slice(0, 200) || "New course";
-  const started = await startEmptyCourse(repository, title);
+  const started = await startEmptyCourse(repository, title, formText(fields, "marker").slice(0, 200));
   return started.ok
     ? redirect(`/courses/${started.value}/plan`)
     : data({ trouble: issueWords(started.issue) }, { status: 400 });
@@ -43,7 +43,7 @@ const STATE_WORDS = {
 } as const;
 
 export default function CoursesPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { repository, courses } = loaderData;
+  const { repository, courses, markerName } = loaderData;
   const navigate = useNavigate();
   const job = useJob();
   const onCourseFile = (file: File) =>
@@ -101,7 +101,7 @@ export default function CoursesPage({ loaderData, actionData }: Route.ComponentP
         </Form>
       </section>
       <div className="mt-4">
-        <StartEmpty />
+        <StartEmpty markerName={markerName} />
       </div>
     </main>
   );

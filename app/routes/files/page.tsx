@@ -8,6 +8,7 @@ import { JobStatus } from "../../ui/job-status";
 import { saveAs } from "../../ui/save-as";
 import { StartEmpty } from "../../ui/start-empty";
 import { useJob } from "../../ui/use-job";
+import { knownMarkerName } from "../../start-courses";
 import { makeCourseFile, readInCourseFile } from "../../course-file";
 import type { Route } from "./+types/page";
 
@@ -15,11 +16,12 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
   const { repository, session } = await openCourse(context, params.slot);
   const { state } = session;
   const students = Object.keys(state.students).length;
-  return { repository, session, title: courseOf(state).title, students, files: filesOf(state).length };
+  const markerName = await knownMarkerName(repository);
+  return { repository, session, title: courseOf(state).title, students, files: filesOf(state).length, markerName };
 }
 
 export default function FilesPage({ loaderData, params }: Route.ComponentProps) {
-  const { repository, session, title, students, files } = loaderData;
+  const { repository, session, title, students, files, markerName } = loaderData;
   const navigate = useNavigate();
   const job = useJob();
   const { progress, run, say } = job;
@@ -81,7 +83,7 @@ export default function FilesPage({ loaderData, params }: Route.ComponentProps) 
         </div>
       </Section>
       <Section id="empty" title="Start an empty course">
-        <StartEmpty />
+        <StartEmpty markerName={markerName} />
       </Section>
     </main>
   );

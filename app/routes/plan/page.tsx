@@ -5,7 +5,8 @@ import { openCourse } from "../../course/open-course";
 import { Ask } from "../../ui/ask";
 import { inAddress } from "../../ui/address";
 import { PlanPlaces } from "../../ui/plan-places";
-import { troubleOf, useTroubleOf } from "../../ui/use-command";
+import { useTotalsAsk } from "../../ui/totals-ask";
+import { troubleOf } from "../../ui/use-command";
 import { useChange } from "../../course/use-change";
 import { AddCategory } from "./add-category";
 import { AssignmentLine } from "./assignment-line";
@@ -33,8 +34,8 @@ export default function PlanPage({ loaderData, params }: Route.ComponentProps) {
   const rows = useMemo(() => planRows(state), [state]);
   const scales = useMemo(() => Object.values(state.scales), [state.scales]);
   const categories = rows.blocks.map(({ id, name }) => ({ id, name }));
-  const send = useTroubleOf(useChange());
   const change = useChange();
+  const { send, dialog } = useTotalsAsk(state, change);
   const navigate = useNavigate();
   const [trouble, setTrouble] = useState<string | null>(null);
   const [removal, setRemoval] = useState<Removal | null>(null);
@@ -171,6 +172,7 @@ export default function PlanPage({ loaderData, params }: Route.ComponentProps) {
           .
         </p>
       )}
+      {dialog}
       <Ask
         open={removal !== null}
         title={removal?.title ?? ""}
