@@ -1,8 +1,6 @@
 import type { Locator, Page } from "@playwright/test";
 import { cell, expect, openDemo, ruler, test } from "./helpers";
 
-const RUBRIC = "/plan/rubrics/memo";
-
 interface Place {
   readonly name: string;
   readonly path: string;

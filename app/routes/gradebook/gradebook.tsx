@@ -17,7 +17,7 @@ import { Controls } from "./controls";
 import { Grid, type GridHandle } from "./grid";
 import { entryHint } from "./hint";
 import { gradeTable } from "./rows";
-import { boundsOf, isSingle, placesIn, single, type CellPlace, type Selection } from "./selection";
+import { boundsOf, isSingle, placesIn, single, type Selection } from "./selection";
 import { standingCommand } from "./standing";
 import { UnkeptLine } from "./unkept-line";
 import { useUnkeptEntries } from "./use-unkept-entries";

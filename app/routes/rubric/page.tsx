@@ -60,7 +60,7 @@ export default function RubricPage({ loaderData, params }: Route.ComponentProps)
     return () => {
       clearTimeout(timer);
     };
-  }, [changed, valid, judged, rubric, change]);
+  }, [changed, valid, judged, rubric, change, setDraft]);
 
   const edit = (fields: Partial<Rubric>) => {
     setTrouble(null);
