@@ -61,6 +61,14 @@ test("two tabs on the same course see each other's changes", async ({ page, cont
   await expect(cell(page, "Question paper 1", "Ilse Tarnowe")).toContainText("33");
 });
 
+test("lamplight, once lit, is still lit after a reload", async ({ page }) => {
+  await openDemo(page);
+  await page.getByRole("button", { name: "By lamplight" }).click();
+  await expect(page.locator("html")).toHaveAttribute("data-light", "lamp");
+  await page.reload();
+  await expect(page.locator("html")).toHaveAttribute("data-light", "lamp");
+});
+
 test("a tab that saw an older value is told, and its words stay in sight", async ({ page, context }) => {
   await openDemo(page, "/gradebook");
   const quiz = cell(page, "Question paper 1", "Mei Barrow");

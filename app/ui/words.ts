@@ -95,6 +95,8 @@ export function issueWords(issue: ChangeIssue): string {
       return "It would be due before students get it. Choose a later due date.";
     case "not_a_level":
       return `"${issue.text}" is not a level here. Type one of: ${issue.levels.join(", ")}.`;
+    case "percent_between_points":
+      return `${issue.percent} % of ${issue.maximum} has more than four places. Type the points.`;
     case "percent_below_zero":
       return `${issue.percent} % is below 0. Percentages of a rule start at 0.`;
     case "points_below_zero":

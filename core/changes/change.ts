@@ -64,6 +64,8 @@ export type ChangeIssue =
   | { readonly code: "due_before_given"; readonly givenAt: Instant; readonly dueAt: Instant }
   | { readonly code: "not_a_level"; readonly text: string; readonly levels: readonly string[] }
   | { readonly code: "percent_below_zero"; readonly percent: Decimal }
+  /** Points have four places; a percentage of the maximum may need more. */
+  | { readonly code: "percent_between_points"; readonly percent: Decimal; readonly maximum: Decimal }
   | { readonly code: "points_below_zero"; readonly points: Decimal }
   | { readonly code: "unknown_time_zone"; readonly text: string }
   | { readonly code: "term_ends_before_start"; readonly name: string }

@@ -36,6 +36,24 @@ describe("typing a score", () => {
     expect(state).toEqual(smallCourse());
   });
 
+  it.each([
+    ["50%", "10"],
+    ["33.3 %", "6.66"],
+    ["100% l1", "20"],
+  ])("%s of 20 points is %s, exactly", (text, score) => {
+    expect(resultOf(run(smallCourse(), type(text)), quiz, ben.studentId).score).toBe(score);
+  });
+
+  it("a percentage that falls between two points of four places is refused, and one above 100 is asked about", () => {
+    expect(refusal(smallCourse(), type("33.3333%"))).toEqual({
+      code: "percent_between_points",
+      percent: "33.3333",
+      maximum: "20",
+    });
+    expect(refusal(smallCourse(), type("105%"))).toMatchObject({ code: "score_above_maximum", canConfirm: true });
+    expect(refusal(smallCourse(), type("x%"))).toMatchObject({ code: "not_a_number" });
+  });
+
   it("above the maximum is kept when it is confirmed", () => {
     expect(resultOf(run(smallCourse(), type("20.5", { confirmed: true })), quiz, ben.studentId).score).toBe("20.5");
   });

@@ -1,4 +1,16 @@
-import { ok, refuse, type Decimal, type Result } from "#core/kernel";
+import {
+  compare,
+  divide,
+  fromDecimal,
+  HUNDRED,
+  multiply,
+  ok,
+  parseDecimal,
+  pointsText,
+  refuse,
+  type Decimal,
+  type Result,
+} from "#core/kernel";
 import { resultOf, withRecords, type Assignment, type CourseState, type ResultRecord, type Scale } from "#core/model";
 import { checkScore, parseEntry, type Entry } from "#core/scoring";
 import { figureOf, figuresOf } from "#core/totals";
@@ -7,18 +19,51 @@ import { paperAt, type Paper } from "./draft";
 
 /** What one entry of the entry language does to one result; commands for one cell and for many rest on it. */
 
-/** What was typed: the entry language, and the names of the levels where the assignment is scored in levels. */
+/** A figure in percent, and what follows it: `50%`, `50 % l2`. */
+const PERCENT = /^\s*(\S+?)\s*%(.*)$/;
+
+/** An entry with its percent turned into the points of the assignment, exactly; any other text as it is. */
+function inPoints({ scoredIn, points }: Assignment, text: string): Result<string, ChangeIssue> {
+  const [, figure = "", rest = ""] = PERCENT.exec(text) ?? [];
+  if (figure === "") return ok(text);
+  const percent = parseDecimal(figure);
+  if (!percent.ok) return percent;
+  if (scoredIn.kind === "percent") return ok(percent.value + rest);
+  const exact = divide(multiply(fromDecimal(percent.value), fromDecimal(points)), HUNDRED);
+  const shown = pointsText(exact);
+  return compare(fromDecimal(shown), exact) === 0
+    ? ok(shown + rest)
+    : refuse({ code: "percent_between_points", percent: percent.value, maximum: points });
+}
+
+/** The one level whose name begins so; undefined where none does, or several. */
+function levelBegun(levels: Scale["levels"], wanted: string): Scale["levels"][number] | undefined {
+  const begun = wanted === "" ? [] : levels.filter(({ name }) => name.toLowerCase().startsWith(wanted));
+  return begun.length === 1 ? begun[0] : undefined;
+}
+
+/**
+ * What was typed: the entry language, a percentage of the points, and the names of the levels, or their beginnings, where
+ * the assignment is scored in levels.
+ */
 export function readEntry(
   state: CourseState,
-  { scoredIn }: Assignment,
+  assignment: Assignment,
   text: string,
 ): Result<Entry | { readonly kind: "level"; readonly level: Scale["levels"][number] }, ChangeIssue> {
-  if (scoredIn.kind !== "scale") return parseEntry(text);
+  const { scoredIn } = assignment;
+  if (scoredIn.kind !== "scale") {
+    const points = inPoints(assignment, text);
+    return points.ok ? parseEntry(points.value) : points;
+  }
   const levels = state.scales[scoredIn.scaleId]?.levels ?? [];
   const wanted = text.trim().toLowerCase();
-  const level = levels.find(({ name }) => name.toLowerCase() === wanted);
-  if (level) return ok({ kind: "level", level });
   const entry = parseEntry(text);
+  const isStanding = entry.ok && entry.value.kind !== "score";
+  // A letter of the entry language stays what it is, also where a level begins with it: two letters name that level.
+  const level =
+    levels.find(({ name }) => name.toLowerCase() === wanted) ?? (isStanding ? undefined : levelBegun(levels, wanted));
+  if (level) return ok({ kind: "level", level });
   const figure = entry.ok ? entry.value.kind === "score" : wanted !== "";
   return figure ? refuse({ code: "not_a_level", text, levels: levels.map(({ name }) => name) }) : entry;
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { decimal, fractionText, type Id, type Instant } from "#core/kernel";
-import { resultOf, type Assignment, type CourseState } from "#core/model";
+import { resultOf, type Assignment, type CourseState, type Scale } from "#core/model";
 import { isShown, shownTotals } from "#core/release";
 import { assignmentId, makeRubric, run, smallCourse, studentId, WORLD } from "#core/testing";
 import { figuresOf } from "#core/totals";
@@ -68,6 +68,30 @@ describe("levels and percent", () => {
     const issue = { code: "not_a_level", levels: ["Pass", "Not yet", "Seen"] };
     expect(refusal(inLevels, typed("12"))).toMatchObject(issue);
     expect(refusal(inLevels, typed("almost"))).toMatchObject(issue);
+  });
+
+  it("a level is typed by a beginning that no other level has; a letter of the entry language stays what it is", () => {
+    const level = (text: string, state = inLevels) => {
+      const read = previewEntry(state, ben, text);
+      return read.ok ? read.value.entry : read.issue.code;
+    };
+    expect(level("pa")).toMatchObject({ kind: "level", level: { name: "Pass" } });
+    expect(level("n")).toMatchObject({ kind: "level", level: { name: "Not yet" } });
+    expect(level("q")).toBe("not_a_level");
+    const [scale] = Object.values(inLevels.scales);
+    const renamed = (names: readonly string[]): CourseState => ({
+      ...inLevels,
+      scales: {
+        [scaleId]: {
+          ...(scale as Scale),
+          levels: names.map((name) => ({ ...(scale as Scale).levels[0], name })) as never,
+        },
+      },
+    });
+    expect(level("m", renamed(["Met", "Not met"]))).toEqual({ kind: "missing" });
+    expect(level("me", renamed(["Met", "Not met"]))).toMatchObject({ level: { name: "Met" } });
+    expect(level("se", renamed(["Seen", "Seen twice"]))).toBe("not_a_level");
+    expect(level("seen", renamed(["Seen", "Seen twice"]))).toMatchObject({ level: { name: "Seen" } });
   });
 
   it("a scale has a name of its own, and its point values fall", () => {

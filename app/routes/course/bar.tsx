@@ -10,7 +10,7 @@ import { CommandSearch } from "./command-search";
 import { CourseMenu } from "./course-menu";
 import { KeepingState } from "./keeping-state";
 import { KeySheet } from "./key-sheet";
-import { LightSwitch } from "./light-switch";
+import { LightSwitch, type Light } from "./light-switch";
 
 interface BarProps {
   readonly slot: string;
@@ -21,10 +21,12 @@ interface BarProps {
   readonly courses: readonly CourseListing[];
   readonly session: CourseSession;
   readonly state: CourseState;
+  readonly light: Light | null;
+  readonly onLight: (light: Light) => void;
 }
 
 /** The slim bar of every screen: the course, the five steps with what waits, the records, and the state of keeping. */
-export function Bar({ slot, title, counts, undo, redo, courses, session, state }: BarProps) {
+export function Bar({ slot, title, counts, undo, redo, courses, session, state, light, onLight }: BarProps) {
   const home = `/courses/${slot}`;
   return (
     <header className="sticky top-0 z-30 flex h-[46px] shrink-0 items-stretch gap-5 border-b border-rule bg-paper px-[18px] text-sm">
@@ -55,7 +57,7 @@ export function Bar({ slot, title, counts, undo, redo, courses, session, state }
       <div className="flex items-center gap-1">
         <CommandSearch slot={slot} state={state} />
         <UndoRedo undo={undo} redo={redo} />
-        <LightSwitch />
+        <LightSwitch chosen={light} onChoose={onLight} />
         <KeySheet />
       </div>
       <KeepingState session={session} home={home} />

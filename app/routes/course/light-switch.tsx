@@ -1,9 +1,17 @@
 import { Lamp, Sun } from "lucide-react";
 import { useEffect, useState } from "react";
 
-/** Daylight or lamplight; it starts as the system asks. */
-export function LightSwitch() {
-  const [lamp, setLamp] = useState(() => document.documentElement.dataset.light === "lamp" || systemIsDark());
+export type Light = "lamp" | "day";
+
+interface LightSwitchProps {
+  /** What was chosen before in this browser; null where the system decides. */
+  readonly chosen: Light | null;
+  readonly onChoose: (light: Light) => void;
+}
+
+/** Daylight or lamplight; it starts as it was left, and before that as the system asks. */
+export function LightSwitch({ chosen, onChoose }: LightSwitchProps) {
+  const [lamp, setLamp] = useState(() => (chosen === null ? systemIsDark() : chosen === "lamp"));
   useEffect(() => {
     document.documentElement.dataset.light = lamp ? "lamp" : "day";
   }, [lamp]);
@@ -17,6 +25,7 @@ export function LightSwitch() {
       title={lamp ? "Back to daylight" : "By lamplight"}
       onClick={() => {
         setLamp(!lamp);
+        onChoose(lamp ? "day" : "lamp");
       }}
     >
       <Mark size={16} aria-hidden="true" />

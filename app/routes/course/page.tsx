@@ -12,7 +12,7 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
   const { repository, session } = await openCourse(context, params.slot);
   // Before anything is waited for: no other loader of the page may have read an older state.
   const { state, history } = session;
-  const courses = await repository.coursesAtHand();
+  const [courses, light] = await Promise.all([repository.coursesAtHand(), repository.recall(LIGHT_KEY)]);
   if (lastCourse !== params.slot) void repository.remember("last-course", params.slot).catch(() => null);
   lastCourse = params.slot;
   return {
@@ -22,10 +22,13 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
     timeZone: courseOf(state).timeZone,
     courses,
     title: courseOf(state).shortTitle,
+    light: light === "lamp" || light === "day" ? light : null,
     undo: history.undoable.at(-1)?.line ?? null,
     redo: history.redoable.at(-1)?.line ?? null,
   };
 }
+
+const LIGHT_KEY = "light";
 
 // Written only when another course is opened, not at every look.
 let lastCourse: string | null = null;
@@ -36,7 +39,12 @@ export default function CoursePage({ loaderData, params }: Route.ComponentProps)
   return (
     <CourseProvider session={session} shown={state}>
       <div className="flex min-h-screen flex-col">
-        <Bar slot={params.slot} {...loaderData} counts={counts} />
+        <Bar
+          slot={params.slot}
+          {...loaderData}
+          counts={counts}
+          onLight={(light) => void repository.remember(LIGHT_KEY, light).catch(() => null)}
+        />
         {session.damage && (
           <DamageState repository={repository} session={session} damage={session.damage} timeZone={timeZone} />
         )}

@@ -4,7 +4,7 @@ import { hasContent, studentCopyOf } from "#core/formats";
 import type { StudentId } from "#core/kernel";
 import { courseOf, deliveriesOf, rosterName, sectionsOf, studentsOf } from "#core/model";
 import { locksFor, LOCKING_WORDS, LOCKINGS, type Locking } from "../../locks/copy-locks";
-import { PassphraseList } from "../../locks/passphrase-list";
+import { PassphraseLists } from "../../locks/passphrase-lists";
 import { openCourse } from "../../course/open-course";
 import { windowAddress } from "../../ui/address";
 import { JobStatus } from "../../ui/job-status";
@@ -40,7 +40,7 @@ export default function DeliverPage({ loaderData, params }: Route.ComponentProps
   const { state, repository, students, at, sections, deliveries } = loaderData;
   const [sectionId, setSectionId] = useState("");
   const [locking, setLocking] = useState<Locking>("archive");
-  const [locks, setLocks] = useState<ReturnType<typeof locksFor>>(new Map());
+  const [lists, setLists] = useState<readonly ReturnType<typeof locksFor>[]>([]);
   const [left, setLeft] = useState<ReadonlySet<StudentId>>(new Set());
   const job = useJob();
   const change = useChange();
@@ -67,7 +67,7 @@ export default function DeliverPage({ loaderData, params }: Route.ComponentProps
       if (trouble) throw new Error(trouble);
       const name = `student-copies-${at.slice(0, 10)}.zip`;
       saveAs(new Blob([archive], { type: "application/zip" }), name);
-      setLocks(made);
+      setLists((before) => [...before, made]);
       return `${name} was saved with the copies of ${counted(chosen.length, "student")}.`;
     });
 
@@ -111,7 +111,7 @@ export default function DeliverPage({ loaderData, params }: Route.ComponentProps
       </div>
       <p className="mt-2 text-[13.5px] text-soft">{LOCKING_WORDS[locking]}</p>
       <JobStatus job={job} />
-      <PassphraseList key={[...locks.values()][0]?.passphrase} state={state} locks={locks} />
+      <PassphraseLists state={state} lists={lists} />
       <table className="mt-2 w-full text-[14px]">
         <caption className="sr-only">Students and what they see</caption>
         <thead>

@@ -1,4 +1,4 @@
-import { useNavigate } from "react-router";
+import { useLocation, useNavigate } from "react-router";
 import { filesOf, scoresCsv } from "#core/formats";
 import { courseOf } from "#core/model";
 import { openCourse } from "../../course/open-course";
@@ -23,6 +23,7 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
 export default function FilesPage({ loaderData, params }: Route.ComponentProps) {
   const { repository, session, title, students, files, markerName } = loaderData;
   const navigate = useNavigate();
+  const { hash } = useLocation();
   const job = useJob();
   const { progress, run, say } = job;
 
@@ -83,7 +84,7 @@ export default function FilesPage({ loaderData, params }: Route.ComponentProps) 
         </div>
       </Section>
       <Section id="empty" title="Start an empty course">
-        <StartEmpty markerName={markerName} />
+        <StartEmpty markerName={markerName} asked={hash === "#empty"} />
       </Section>
     </main>
   );

@@ -176,7 +176,9 @@ function lineOf(state: CourseState, assignment: Assignment): PlanLine {
     due: assignment.dueAt && dayText(assignment.dueAt, timeZone),
     dateTrouble:
       assignment.dueAt === null
-        ? "No due date: it belongs to no term"
+        ? terms.length > 0
+          ? "No due date: it belongs to no term"
+          : "No due date"
         : inNoTerm
           ? "Due outside every term: it counts in none"
           : "",

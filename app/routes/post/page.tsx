@@ -3,7 +3,7 @@ import type { AssignmentId, StudentId } from "#core/kernel";
 import { assignmentsOf, courseOf, rosterName, mailsOf, sectionsOf, studentsOf } from "#core/model";
 import { visibleTo } from "#core/release";
 import { locksFor, LOCKINGS, type Locking } from "../../locks/copy-locks";
-import { PassphraseList } from "../../locks/passphrase-list";
+import { PassphraseLists } from "../../locks/passphrase-lists";
 import { openCourse } from "../../course/open-course";
 import { addresseesOf } from "../../ui/addressees";
 import { fromAddress, inAddress } from "../../ui/address";
@@ -40,7 +40,7 @@ export default function PostPage({ loaderData, params }: Route.ComponentProps) {
   const { state, repository, at } = loaderData;
   const [text, set] = useSearchChoice();
   const [attach, setAttach] = useState<Locking | "">("");
-  const [locks, setLocks] = useState<ReturnType<typeof locksFor>>(new Map());
+  const [lists, setLists] = useState<readonly ReturnType<typeof locksFor>[]>([]);
   const job = useJob();
   const change = useChange();
   const about = text("assignment");
@@ -78,7 +78,7 @@ export default function PostPage({ loaderData, params }: Route.ComponentProps) {
       );
       const name = await saveDrafts(state, letters, at, signal, copies);
       // The files have left from here on: their passphrases must be at hand whatever follows.
-      setLocks(made);
+      setLists((before) => [...before, made]);
       const trouble = troubleOf(await change({ type: "noteDelivery", locked: attach !== "none", studentIds }));
       if (trouble) throw new Error(trouble);
       return `${name} was saved, each draft with its student's copy.`;
@@ -141,7 +141,7 @@ export default function PostPage({ loaderData, params }: Route.ComponentProps) {
         />
       )}
       <JobStatus job={job} />
-      <PassphraseList key={[...locks.values()][0]?.passphrase} state={state} locks={locks} />
+      <PassphraseLists state={state} lists={lists} />
       <SentList
         mails={mailsOf(state)}
         timeZone={courseOf(state).timeZone}
