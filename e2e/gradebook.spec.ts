@@ -57,6 +57,22 @@ test("a figure set by hand stands out, keeps the computed one beside it, and goe
   await expect(notebook).toHaveAccessibleName(/34.5, set by hand/);
 });
 
+test("a comment goes into a cell behind a colon, with a score or alone", async ({ page }) => {
+  await openDemo(page, "/gradebook");
+  await question(page, "Hano Abeyra").click();
+  await page.keyboard.type("33: nice graphs");
+  await page.keyboard.press("Enter");
+  await expect(question(page, "Hano Abeyra")).toHaveText("33");
+  await page.keyboard.press("ArrowUp");
+  await page.keyboard.type(": and units");
+  await page.keyboard.press("Enter");
+  await expect(question(page, "Hano Abeyra")).toHaveText("33");
+  await page.keyboard.press("ArrowUp");
+  await page.keyboard.press("Space");
+  const pane = page.getByRole("complementary", { name: "This result" });
+  await expect(pane.getByLabel("Overall comment")).toHaveValue("nice graphs\nand units");
+});
+
 test("letters typed while nothing has the focus go to the marked cell", async ({ page }) => {
   await openDemo(page, "/gradebook");
   const loseFocus = () => page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());

@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { decimal, required, type Id, type Instant } from "#core/kernel";
 import { handInOf, judgementOf, notesOf, resultOf, type CourseState, type Note } from "#core/model";
 import { assignmentId, criterionId, fileId, makeRubric, run, smallCourse, studentId, WORLD } from "#core/testing";
-import { entryText, parseCommand, previewEntry, runCommand, type Command } from "./index";
+import { entryAndComment, entryText, parseCommand, previewEntry, runCommand, type Command } from "./index";
 
 const essay = assignmentId("essay");
 const quiz = assignmentId("quiz");
@@ -14,7 +14,7 @@ const refusal = (state: CourseState, command: Command) => {
 };
 const level = (digit: number, criterion = "record") =>
   ({ type: "judge", ...ada, criterionId: criterionId(criterion), verdict: { kind: "level", digit } }) as const;
-const type = (text: string, more: { confirmed?: boolean; seen?: string } = {}) =>
+const type = (text: string, more: { confirmed?: boolean; seen?: string; comment?: string } = {}) =>
   ({ type: "setScore", ...ben, text, ...more }) as const;
 
 describe("typing a score", () => {
@@ -52,6 +52,17 @@ describe("typing a score", () => {
     });
     expect(refusal(smallCourse(), type("105%"))).toMatchObject({ code: "score_above_maximum", canConfirm: true });
     expect(refusal(smallCourse(), type("x%"))).toMatchObject({ code: "not_a_number" });
+  });
+
+  it("may have a comment behind a colon, which follows what is written there already", () => {
+    expect(entryAndComment("33: nice: graphs")).toEqual({ entry: "33", comment: "nice: graphs" });
+    expect(entryAndComment("33")).toEqual({ entry: "33", comment: null });
+    const once = run(smallCourse(), type("12", { comment: "nice graphs" }));
+    const twice = run(once, type("13", { comment: "and units" }));
+    expect(resultOf(twice, quiz, ben.studentId)).toMatchObject({
+      score: "13",
+      overallComment: "nice graphs\nand units",
+    });
   });
 
   it("above the maximum is kept when it is confirmed", () => {

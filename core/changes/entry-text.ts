@@ -2,6 +2,14 @@ import { fromDecimal, pointsText, type AssignmentId, type StudentId } from "#cor
 import { resultOf, type CourseState } from "#core/model";
 import { figuresOf } from "#core/totals";
 
+/** An entry and the comment behind its colon, `33: nice graphs`; null where there is no colon. */
+export function entryAndComment(text: string): { readonly entry: string; readonly comment: string | null } {
+  const colon = text.indexOf(":");
+  return colon < 0
+    ? { entry: text, comment: null }
+    : { entry: text.slice(0, colon).trim(), comment: text.slice(colon + 1).trim() };
+}
+
 /** What stands in a cell when it is opened for typing, in the entry language; empty where nothing was entered. */
 export function entryText(state: CourseState, assignmentId: AssignmentId, studentId: StudentId): string {
   const result = resultOf(state, assignmentId, studentId);

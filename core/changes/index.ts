@@ -1,5 +1,5 @@
 export { type Change, type ChangeIssue, type Context } from "./change";
-export { entryText } from "./entry-text";
+export { entryAndComment, entryText } from "./entry-text";
 export {
   advance,
   EMPTY_HISTORY,

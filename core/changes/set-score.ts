@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { idField } from "#core/model";
+import { commentField, idField } from "#core/model";
 import { entryText } from "./entry-text";
 import type { CommandKind } from "./change";
 import { checkSeen, finish, paperAt, put } from "./draft";
@@ -14,12 +14,14 @@ const input = z.object({
   seen: z.string().optional(),
   /** The person was asked about an unusual value and keeps it. */
   confirmed: z.boolean().optional(),
+  /** A comment to the student that comes with the entry; it follows what is written there already. */
+  comment: commentField.optional(),
 });
 
 /** Types a score, a lateness or a standing: `17.5`, `17.5 l2`, `m`, `x`, `-`. */
 export const setScore: CommandKind<z.infer<typeof input>> = {
   input,
-  prepare: (state, { assignmentId, studentId, text, seen, confirmed = false }) => {
+  prepare: (state, { assignmentId, studentId, text, seen, confirmed = false, comment = "" }) => {
     const paper = paperAt(state, { assignmentId, studentId });
     if (!paper.ok) return paper;
     const entry = readEntry(state, paper.value.assignment, text);
@@ -27,6 +29,10 @@ export const setScore: CommandKind<z.infer<typeof input>> = {
     const known = checkSeen(seen, entryText(state, assignmentId, studentId));
     if (!known.ok) return known;
     const next = withEntry(state, paper.value, entry.value, confirmed);
-    return next.ok ? finish(lineOf(paper.value, entry.value, next.value), put(state, "results", next.value)) : next;
+    if (!next.ok) return next;
+    const line = lineOf(paper.value, entry.value, next.value);
+    if (comment === "") return finish(line, put(state, "results", next.value));
+    const overallComment = [next.value.overallComment, comment].filter(Boolean).join("\n");
+    return finish(`${line}, with a comment`, put(state, "results", { ...next.value, overallComment }));
   },
 };

@@ -10,7 +10,8 @@ import { CommandSearch } from "./command-search";
 import { CourseMenu } from "./course-menu";
 import { KeepingState } from "./keeping-state";
 import { KeySheet } from "./key-sheet";
-import { LightSwitch, type Light } from "./light-switch";
+import type { Light } from "./light";
+import { LightSwitch } from "./light-switch";
 
 interface BarProps {
   readonly slot: string;

@@ -1,7 +1,6 @@
 import { Lamp, Sun } from "lucide-react";
 import { useEffect, useState } from "react";
-
-export type Light = "lamp" | "day";
+import type { Light } from "./light";
 
 interface LightSwitchProps {
   /** What was chosen before in this browser; null where the system decides. */

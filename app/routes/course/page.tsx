@@ -5,6 +5,7 @@ import { openCourse } from "../../course/open-course";
 import { Trouble } from "../../ui/trouble";
 import type { Route } from "./+types/page";
 import { Bar } from "./bar";
+import { keepLight, knownLight } from "./light";
 import { DamageState } from "./damage-state";
 import { useFlowCounts } from "./use-flow-counts";
 
@@ -12,7 +13,7 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
   const { repository, session } = await openCourse(context, params.slot);
   // Before anything is waited for: no other loader of the page may have read an older state.
   const { state, history } = session;
-  const [courses, light] = await Promise.all([repository.coursesAtHand(), repository.recall(LIGHT_KEY)]);
+  const [courses, light] = await Promise.all([repository.coursesAtHand(), knownLight(repository)]);
   if (lastCourse !== params.slot) void repository.remember("last-course", params.slot).catch(() => null);
   lastCourse = params.slot;
   return {
@@ -22,13 +23,11 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
     timeZone: courseOf(state).timeZone,
     courses,
     title: courseOf(state).shortTitle,
-    light: light === "lamp" || light === "day" ? light : null,
+    light,
     undo: history.undoable.at(-1)?.line ?? null,
     redo: history.redoable.at(-1)?.line ?? null,
   };
 }
-
-const LIGHT_KEY = "light";
 
 // Written only when another course is opened, not at every look.
 let lastCourse: string | null = null;
@@ -43,7 +42,9 @@ export default function CoursePage({ loaderData, params }: Route.ComponentProps)
           slot={params.slot}
           {...loaderData}
           counts={counts}
-          onLight={(light) => void repository.remember(LIGHT_KEY, light).catch(() => null)}
+          onLight={(chosen) => {
+            keepLight(repository, chosen);
+          }}
         />
         {session.damage && (
           <DamageState repository={repository} session={session} damage={session.damage} timeZone={timeZone} />

@@ -115,7 +115,7 @@ export const Gradebook = memo(function Gradebook({ slot, session, looking, chang
         )}
         <span className="ms-auto text-[13px] text-soft">
           {isSingle(selection)
-            ? "18 l2 late · m missing · x excused · Space: its story"
+            ? "18 l2 late · 18: comment · m missing · x excused · Space: its story"
             : `${counted(height, "row")} selected`}
         </span>
       </Controls>

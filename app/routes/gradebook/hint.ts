@@ -1,5 +1,5 @@
 import type { AssignmentId, StudentId } from "#core/kernel";
-import { previewEntry, type ChangeIssue } from "#core/changes";
+import { entryAndComment, previewEntry, type ChangeIssue } from "#core/changes";
 import { courseOf, type CourseState } from "#core/model";
 import { entryWords } from "../../ui/entry-words";
 import { canConfirm, issueWords } from "../../ui/words";
@@ -18,9 +18,14 @@ export function entryHint(
   studentId: StudentId,
   text: string,
 ): EntryHint {
-  const preview = previewEntry(state, { assignmentId, studentId }, text);
+  const { entry, comment } = entryAndComment(text);
+  if (comment !== null && entry === "") {
+    return { words: "a comment to the student · Enter to keep", refused: false, asks: false };
+  }
+  const preview = previewEntry(state, { assignmentId, studentId }, entry);
   if (!preview.ok) return refusalHint(preview.issue);
-  return { words: `${entryWords(courseOf(state), preview.value)} · Enter to keep`, refused: false, asks: false };
+  const words = entryWords(courseOf(state), preview.value);
+  return { words: `${words}${comment ? ", with a comment" : ""} · Enter to keep`, refused: false, asks: false };
 }
 
 export const refusalHint = (issue: ChangeIssue): EntryHint => ({

@@ -313,6 +313,8 @@ describe("the hint while typing", () => {
     ["x", "excused, counts nowhere · Enter to keep"],
     ["l2", "2 days late · Enter to keep"],
     ["-", "cleared · Enter to keep"],
+    ["15: nice graphs", "15, with a comment · Enter to keep"],
+    [": nice graphs", "a comment to the student · Enter to keep"],
   ])("%s: %s", (text, words) => {
     expect(hint(text)).toEqual({ words, refused: false, asks: false });
   });

@@ -1,5 +1,6 @@
-import { use, useCallback, useMemo, useState } from "react";
-import type { CourseState } from "#core/model";
+import { use, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { entryAndComment, type Command } from "#core/changes";
+import { resultOf, type CourseState } from "#core/model";
 import type { Change } from "../../course/use-change";
 import { DraftsContext } from "../../ui/drafts";
 import { useUnkept } from "../../ui/use-unkept";
@@ -16,6 +17,16 @@ export interface Entering {
   /** A cell was left with what cannot be kept as it is. */
   readonly leave: (place: CellPlace, text: string, words: string | null) => void;
   readonly letGo: (places: readonly CellPlace[]) => void;
+}
+
+/** A score, a score with a comment behind a colon, or a comment alone, which changes no score. */
+function commandOf(state: CourseState, place: CellPlace, text: string, seen: string, confirmed: boolean): Command {
+  const { entry, comment } = entryAndComment(text);
+  if (comment === null) return { type: "setScore", ...place, text, seen, confirmed };
+  if (entry !== "") return { type: "setScore", ...place, text: entry, seen, confirmed, comment };
+  const before = resultOf(state, place.assignmentId, place.studentId).overallComment;
+  const words = [before, comment].filter(Boolean).join("\n");
+  return { type: "setComment", ...place, facing: "student", text: words, seen: before };
 }
 
 export function useUnkeptEntries(state: CourseState, change: Change): Entering {
@@ -54,9 +65,13 @@ export function useUnkeptEntries(state: CourseState, change: Change): Entering {
   const leave = useCallback((place: CellPlace, text: string, words: string | null) => {
     setUnkept((before) => withUnkept(before, place, { text, words }));
   }, []);
+  const latest = useRef(state);
+  useEffect(() => {
+    latest.current = state;
+  });
   const enter = useCallback(
     (place: CellPlace, text: string, seen: string, confirmed: boolean) => {
-      void change({ type: "setScore", ...place, text, seen, confirmed }).then((outcome) => {
+      void change(commandOf(latest.current, place, text, seen, confirmed)).then((outcome) => {
         if (outcome.ok || outcome.issue.code === "nothing_to_change") letGo([place]);
         else leave(place, text, issueWords(outcome.issue));
       });
