@@ -53,7 +53,7 @@ export function CellEditor(props: CellEditorProps) {
         return;
       }
       done.current = true;
-      onUnkept(text, now.words);
+      onUnkept(text, now.reason);
       return;
     }
     done.current = true;

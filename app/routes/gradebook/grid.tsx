@@ -161,8 +161,8 @@ export function Grid(props: GridProps) {
   const whyOf = (place: CellPlace): string => {
     const entry = unkeptAt(place);
     if (!entry) return "";
-    const told = entry.words ?? (props.hint(place, entry.text).refused ? props.hint(place, entry.text).words : null);
-    return told === null
+    const told = entry.words ?? props.hint(place, entry.text).reason;
+    return told === ""
       ? "As you left it, not entered. Enter opens it, Escape lets it go."
       : `Not entered: ${told} Enter opens it, Escape lets it go.`;
   };

@@ -2,10 +2,12 @@ import type { AssignmentId, StudentId } from "#core/kernel";
 import { entryAndComment, previewEntry, type ChangeIssue } from "#core/changes";
 import { courseOf, type CourseState } from "#core/model";
 import { entryWords } from "../../ui/entry-words";
-import { canConfirm, issueWords } from "../../ui/words";
+import { canConfirm, issueWords, unusualWords } from "../../ui/words";
 
 export interface EntryHint {
   readonly words: string;
+  /** Why it is not taken as it stands, without what to press; empty where it is. */
+  readonly reason: string;
   readonly refused: boolean;
   /** A second Enter keeps it. */
   readonly asks: boolean;
@@ -20,16 +22,22 @@ export function entryHint(
 ): EntryHint {
   const { entry, comment } = entryAndComment(text);
   if (comment !== null && entry === "") {
-    return { words: "a comment to the student · Enter to keep", refused: false, asks: false };
+    return { words: "a comment to the student · Enter to keep", reason: "", refused: false, asks: false };
   }
   const preview = previewEntry(state, { assignmentId, studentId }, entry);
   if (!preview.ok) return refusalHint(preview.issue);
   const words = entryWords(courseOf(state), preview.value);
-  return { words: `${words}${comment ? ", with a comment" : ""} · Enter to keep`, refused: false, asks: false };
+  return {
+    words: `${words}${comment ? ", with a comment" : ""} · Enter to keep`,
+    reason: "",
+    refused: false,
+    asks: false,
+  };
 }
 
 export const refusalHint = (issue: ChangeIssue): EntryHint => ({
   words: issueWords(issue),
+  reason: unusualWords(issue),
   refused: true,
   asks: canConfirm(issue),
 });

@@ -316,7 +316,7 @@ describe("the hint while typing", () => {
     ["15: nice graphs", "15, with a comment · Enter to keep"],
     [": nice graphs", "a comment to the student · Enter to keep"],
   ])("%s: %s", (text, words) => {
-    expect(hint(text)).toEqual({ words, refused: false, asks: false });
+    expect(hint(text)).toEqual({ words, reason: "", refused: false, asks: false });
   });
 
   it("says before Enter what will be refused, and what can be kept by a second Enter", () => {

@@ -4,7 +4,7 @@ import { resultOf, type CourseState } from "#core/model";
 import type { Change } from "../../course/use-change";
 import { DraftsContext } from "../../ui/drafts";
 import { useUnkept } from "../../ui/use-unkept";
-import { issueWords } from "../../ui/words";
+import { unusualWords } from "../../ui/words";
 import type { CellPlace } from "./selection";
 import { draftPlace, leftEntries, withUnkept, type UnkeptEntries } from "./unkept";
 
@@ -73,7 +73,7 @@ export function useUnkeptEntries(state: CourseState, change: Change): Entering {
     (place: CellPlace, text: string, seen: string, confirmed: boolean) => {
       void change(commandOf(latest.current, place, text, seen, confirmed)).then((outcome) => {
         if (outcome.ok || outcome.issue.code === "nothing_to_change") letGo([place]);
-        else leave(place, text, issueWords(outcome.issue));
+        else leave(place, text, unusualWords(outcome.issue));
       });
     },
     [change, letGo, leave],
