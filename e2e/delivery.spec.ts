@@ -128,7 +128,7 @@ test("copies are locked with a passphrase each, and the list is saved by itself,
 
 test("a copy in an e-mail draft is locked too", async ({ page }) => {
   await releaseMemo(page);
-  await open(page, `${RELEASE}/post?assignment=flood-memo`);
+  await open(page, `${RELEASE}/post?assignment=flood-memo&section=heron`);
   await page.getByLabel("In each e-mail draft").selectOption({ label: "the student's copy, locked, as an archive" });
   const drafts = await savedBy(page, "Save as e-mail drafts");
   // Made again before the first list was saved: it stays, beside the new one.
