@@ -30,8 +30,8 @@ export interface DraftPlace {
 }
 
 /**
- * The place of a field among the drafts; null for a field without one. Where what is typed could not be put down, the browser asks before the page is
- * left.
+ * The place of a field among the drafts; null for a field without one. Where what is typed could not be put down, the
+ * browser asks before the page is left.
  */
 export function useDraftPlace(place: string | null): DraftPlace {
   const open = use(DraftsContext);

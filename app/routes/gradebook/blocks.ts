@@ -1,6 +1,6 @@
 import { entryText, previewCells, type CellPreview, type EntryCell } from "#core/changes";
 import { readBlock, readPastedStudents, writeBlock, type PastedByStudent } from "#core/formats";
-import { rosterName, plainText, studentsOf, type CourseState } from "#core/model";
+import { fullName, plainText, rosterName, studentsOf, type CourseState } from "#core/model";
 import { pastedRowWords, unusualWords } from "../../ui/words";
 import type { GradeTable } from "./rows";
 import { boundsOf, placesFrom, placesIn, type CellPlace, type Selection } from "./selection";
@@ -184,8 +184,8 @@ function reachOf(state: CourseState, cells: readonly EntryCell[]): string[] {
     lines.set(studentId, [...(lines.get(studentId) ?? []), entry]);
   }
   return [...lines].map(([id, entries]) => {
-    const student = Object.hasOwn(state.students, id) ? state.students[id as EntryCell["studentId"]] : undefined;
-    return `${student ? `${rosterName(state, student)} ${student.number}` : ""}: ${entries.join(", ")}`;
+    const student = state.students[id];
+    return `${student ? `${fullName(student)} ${student.number}` : ""}: ${entries.join(", ")}`;
   });
 }
 
