@@ -30,11 +30,13 @@ export default [
     route("release/grades", "routes/grades/page.tsx"),
     route("release/leaks", "routes/release/leaks/page.tsx"),
     route("gradebook", "routes/gradebook/page.tsx"),
+    route("outcomes", "routes/outcomes/page.tsx"),
     route("students", "routes/students/page.tsx"),
     route("students/:studentId", "routes/student/page.tsx"),
     route("journal", "routes/journal/page.tsx"),
     route("journal/undo", "routes/undo/route.ts"),
     route("files", "routes/files/page.tsx"),
   ]),
+  route("*", "routes/nowhere/page.tsx"),
   route("window/:slot/:studentId", "routes/window/page.tsx"),
 ] satisfies RouteConfig;

@@ -83,7 +83,10 @@ async function copyMaterial(
     const bytes = withoutMetadata(new Uint8Array(await blob.arrayBuffer())) as Uint8Array<ArrayBuffer>;
     return [{ fileId: file.id, name: file.name, mediaType: file.mediaType, bytes }];
   });
-  const overall = letters.map(({ comments }) => comments?.overall ?? "").filter((text) => text !== "");
+  const overall = [
+    ...letters.map(({ comments }) => comments?.overall ?? ""),
+    ...content.announced.map(({ task }) => task),
+  ].filter((text) => text !== "");
   return {
     content,
     formatted: new Map(overall.map((text) => [text, formattedHtml(text)])),

@@ -80,6 +80,7 @@ export function largeCourseFile(students: number, assignments: number): Uint8Arr
     sectionId: null,
     note: "",
     email: "",
+    left: false,
   }));
   const results = work.flatMap((assignment, column) =>
     people.flatMap((student, row) =>

@@ -72,6 +72,7 @@ export function leakyCourse(students: number, assignments: number): CourseState 
     sectionId: null,
     note: "",
     email: "",
+    left: false,
   }));
   const results = work.flatMap((assignment, column) =>
     people.map((student, row): ResultRecord => ({

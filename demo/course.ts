@@ -3,11 +3,12 @@ import { decimal, required, type FileId, type Id, type Instant } from "#core/ker
 import { COURSE_DEFAULTS, makePassage, type Course, type Rubric } from "#core/model";
 import type { DemoDocument } from "./documents";
 import { MEMO_JUDGEMENTS } from "./judgements";
+import { assignment, judgeByRubric, spread, student } from "./judging";
 import { Pen } from "./pen";
 import { demoPostFiles, demoPosts, SEMINAR } from "./posts";
 import { ANSWERS, QUESTIONS } from "./questions";
-import { PEOPLE, SECTIONS, type DemoPerson } from "./people";
-import { memoRubric, notebookRubric, reportRubric, sketchRubric, storyRubric } from "./rubrics";
+import { PEOPLE, SECTIONS } from "./people";
+import { memoRubric, notebookRubric, outcomesRubric, reportRubric, sketchRubric, storyRubric } from "./rubrics";
 
 const MARKER = "marker:halden" as Id<"marker">;
 
@@ -54,9 +55,6 @@ export function startCommand(
 /** The id a demo document is kept under. */
 export const demoFileId = (document: DemoDocument): FileId =>
   `file:${document.assignment}-${document.name.replace(/\W+/g, "-")}` as FileId;
-
-const student = (slug: string) => `student:${slug}` as Id<"student">;
-const assignment = (slug: string) => `assignment:${slug}` as Id<"assignment">;
 
 /** The demo course, made by running real changes one after the other. The same documents give the same journal. */
 export function demoJournal(documents: readonly DemoDocument[]): Entry[] {
@@ -118,6 +116,7 @@ function plan(pen: Pen): void {
       readonly rubric?: Rubric;
       readonly paper?: true;
       readonly bonus?: true;
+      readonly showsRubric?: true;
       readonly task: string;
     },
   ) => {
@@ -132,6 +131,7 @@ function plan(pen: Pen): void {
         dueAt: more.dueAt as Instant | null,
         channel: more.paper ? "paper" : "file",
         bonus: more.bonus ?? false,
+        showsRubric: more.showsRubric ?? false,
         rubric: more.rubric ?? null,
         task: more.task,
       },
@@ -149,6 +149,7 @@ function plan(pen: Pen): void {
     points: "100",
     dueAt: "2026-10-23T16:00:00Z",
     rubric: memoRubric,
+    showsRubric: true,
     task: "In 300 to 700 words, advise the catchment board on the hundred-year flood and the levee.",
   });
   add("story-map", "reports", ["Catchment story map", "Story map"], {
@@ -213,38 +214,6 @@ function handIn(pen: Pen, documents: readonly DemoDocument[]): void {
   }
 }
 
-/** A fixed spread of numbers from 0 to 1 that looks like chance and is the same every time. */
-const spread = (index: number, salt: number): number => ((index * 7919 + salt * 104_729 + 13) % 997) / 997;
-
-/** Points for a criterion on the half point: a student keeps a level of their own and varies around it. */
-function pointsFor(criterion: Rubric["criteria"][number], index: number, salt: number): string {
-  const maximum = Number(required(criterion.levels.at(-1), "level").max);
-  const share = 0.52 + 0.34 * spread(index, 1) + 0.14 * spread(index, salt);
-  const points = Math.min(maximum, Math.round(share * maximum * 2) / 2);
-  const gap = criterion.levels.every((level) => points < Number(level.min) || points > Number(level.max));
-  return String(gap ? points + 0.5 : points);
-}
-
-interface Judged {
-  readonly at: string;
-  readonly slug: string;
-  readonly rubric: Rubric;
-  /** Moves the spread, so that two assignments differ. */
-  readonly salt: number;
-}
-
-function judgeByRubric(pen: Pen, person: DemoPerson, { at, slug, rubric, salt }: Judged): void {
-  rubric.criteria.forEach((criterion, place) => {
-    pen.run(at, {
-      type: "judge",
-      assignmentId: assignment(slug),
-      studentId: student(person.slug),
-      criterionId: criterion.id,
-      verdict: { kind: "points", text: pointsFor(criterion, PEOPLE.indexOf(person), salt + place) },
-    });
-  });
-}
-
 function scoreReport(pen: Pen): void {
   PEOPLE.forEach((person) => {
     judgeByRubric(pen, person, { at: "2026-10-01T09:00:00Z", slug: "gauging-report", rubric: reportRubric, salt: 11 });
@@ -264,6 +233,27 @@ function scoreReport(pen: Pen): void {
     assignmentId: assignment("gauging-report"),
     facets: ["score", "rubric", "comments"],
   });
+}
+
+/** Outcomes beside the scores of the field notebook, with some still open. */
+function recordOutcomes(pen: Pen): void {
+  const at = "2026-10-12T15:00:00Z";
+  const notebook = assignment("field-notebook");
+  pen.run(at, { type: "saveRubric", rubric: outcomesRubric });
+  pen.run(at, { type: "editAssignment", assignmentId: notebook, fields: { outcomeRubricId: outcomesRubric.id } });
+  const level = (index: number, salt: number) => String(1 + Math.floor(2.999 * spread(index, salt)));
+  const cells = PEOPLE.flatMap((person, index) =>
+    index % 6 === 5
+      ? []
+      : [
+          {
+            assignmentId: notebook,
+            studentId: student(person.slug),
+            text: `o${level(index, 60)}${level(index, 61)}`,
+          },
+        ],
+  );
+  pen.run(at, { type: "enterScores", how: "entered", cells });
 }
 
 function scoreFieldWork(pen: Pen): void {
@@ -286,6 +276,7 @@ function scoreFieldWork(pen: Pen): void {
       pen.run("2026-11-02T09:00:00Z", { type: "setScore", ...bonus, text: String(1 + (index % 3)) });
     }
   }
+  recordOutcomes(pen);
   pen.run("2026-10-13T09:00:00Z", {
     type: "setComment",
     assignmentId: assignment("site-sketch"),

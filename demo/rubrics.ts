@@ -117,6 +117,23 @@ export const sketchRubric = rubric("sketch", "Site sketch", [
   ["Labels", levels("5", "Few", "Enough", "Clear")],
 ]);
 
+/** What the programme wants of every graduate, recorded beside the scores. */
+export const outcomesRubric: Rubric = {
+  ...rubric("outcomes", "What the programme asks", [
+    ["Observes with care", attained("sees what is there", "sees what matters", "sees what others miss")],
+    ["Reasons from measurement", attained("quotes figures", "uses figures", "weighs figures")],
+  ]),
+  purpose: "outcomes",
+};
+
+/** Three levels of attainment, without a scale of points between them. */
+function attained(...words: readonly [string, string, string]): readonly LevelRow[] {
+  return (["Begins", "Grows", "Owns"] as const).map((name, index): LevelRow => {
+    const points = String(index + 1);
+    return [name, points, points, `The student ${words[index] ?? ""}.`];
+  });
+}
+
 /** Three levels that share a ruler: up to 40 %, up to 75 %, and up to the top, on the half point. */
 function levels(maximum: string, ...names: readonly [string, string, string]): readonly LevelRow[] {
   const half = (share: number) => String(Math.round(Number(maximum) * share * 2) / 2);

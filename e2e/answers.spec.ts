@@ -1,7 +1,7 @@
 import { allKept, expect, margin, openDemo, takeUp, test } from "./helpers";
 
 test("one question over all answers is judged by keys alone: one for each answer", async ({ page }) => {
-  await openDemo(page, "/answers/practice?question=why");
+  await openDemo(page, "/answers/practice?question=why&equal=apart");
   const lines = page.getByRole("list", { name: "Answers" }).locator(":scope > li");
   await expect(lines).toHaveCount(21);
   await expect(page.getByText("17 of 21 wait")).toBeVisible();
@@ -19,6 +19,25 @@ test("one question over all answers is judged by keys alone: one for each answer
   await allKept(page);
   await page.reload();
   await expect(page.getByText("nothing waits")).toBeVisible();
+});
+
+test("equal answers stand together, are judged and written to at once, and can be taken apart", async ({ page }) => {
+  await openDemo(page, "/answers/practice");
+  const lines = page.getByRole("list", { name: "Answers" }).locator(":scope > li");
+  const group = lines.filter({ hasText: "more" }).first();
+  await expect(group).toBeVisible();
+  const together = await lines.count();
+  await group.getByRole("button").first().click();
+  await page.keyboard.press("1");
+  await expect(page.getByRole("button", { name: /^Undo: \d+ equal answers, Practice questions/ })).toBeVisible();
+  await allKept(page);
+  await page.keyboard.press("Control+z");
+  await group.getByRole("button", { name: "Take apart" }).click();
+  expect(await lines.count()).toBeGreaterThan(together);
+  await page.getByRole("checkbox", { name: "Equal answers together" }).click();
+  await expect(lines).toHaveCount(21);
+  await page.reload();
+  await expect(lines).toHaveCount(21);
 });
 
 test("a changed key shows whose scores it changes before it is kept; by hand stays by hand", async ({ page }) => {

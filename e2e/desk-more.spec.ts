@@ -58,7 +58,7 @@ test("a group is judged as one, a member gets a part of their own, and one who i
   await group.getByRole("textbox", { name: "Own part of Bram Oduya" }).fill("-2");
   await page.keyboard.press("Enter");
   await expect(total).toHaveText(String(given - 2));
-  await group.getByRole("button", { name: "Anouk alone" }).click();
+  await group.getByRole("button", { name: "Anouk Brisk alone" }).click();
   await sliders.first().focus();
   await page.keyboard.press("3");
   await expect(group.getByText("by themselves")).toBeVisible();
@@ -118,4 +118,45 @@ test("papers that were got ready ahead show their own work, forth and back, with
   }
   expect(back).toEqual(forth.slice(0, 4).reverse());
   await expect(page.getByRole("list", { name: "Notes in the margin" }).getByRole("listitem")).not.toHaveCount(0);
+});
+
+test("the whole rubric is read before scoring: levels of the marked criterion, all of it on a key and by search", async ({
+  page,
+}) => {
+  await openDemo(page, "/score/flood-memo/ilse-tarnowe");
+  const levels = page.getByRole("list", { name: "Levels of Use of the record" });
+  await expect(levels).toContainText("All gauged years used; gaps named but not treated.");
+  await page.keyboard.press("u");
+  const whole = page.getByRole("dialog", { name: /the whole rubric/ });
+  await expect(whole.getByRole("region", { name: "Plain writing" })).toContainText("Nothing to add");
+  // Keys meant for nothing here do nothing to the paper below.
+  await page.keyboard.press("m");
+  await page.keyboard.press("3");
+  await page.keyboard.press("Escape");
+  await expect(whole).toBeHidden();
+  await expect(levels).toBeVisible();
+  await expect(page.getByRole("button", { name: "Missing", exact: true })).toHaveAttribute("aria-pressed", "false");
+  await page.keyboard.press("Control+k");
+  await page.keyboard.type("whole rub");
+  await page.keyboard.press("Enter");
+  await expect(whole).toBeVisible();
+});
+
+test("a criterion has a private note, which no student reads", async ({ page }) => {
+  await openDemo(page, "/score/flood-memo/anouk-brisk");
+  const card = page.getByRole("region", { name: "Use of the record" });
+  await ruler(page, "Use of the record").focus();
+  await card.getByRole("button", { name: "Private note on this criterion" }).click();
+  await page.keyboard.type("Ask about the lost years.");
+  await card.getByRole("textbox", { name: "Private note on Use of the record" }).blur();
+  await allKept(page);
+  await page.reload();
+  await expect(card.getByText("Ask about the lost years.")).toBeVisible();
+  await openDemo(page, "/release");
+  await expect(page.getByText("Ask about the lost years.")).toHaveCount(0);
+});
+
+test("work that has no ruler says how it is judged", async ({ page }) => {
+  await openDemo(page, "/score/question-paper/anouk-brisk");
+  await expect(page.getByText("Type its score (Enter), with the paper beside you.")).toBeVisible();
 });

@@ -1,9 +1,7 @@
-import { readFileSync } from "node:fs";
 import type { Page } from "@playwright/test";
-import { applyPatches } from "#core/changes";
-import { EMPTY_STATE, type CourseState } from "#core/model";
-import { demoDocumentsSchema, demoJournal } from "../demo";
+import { chanceFrom } from "../scripts/chance.mjs";
 import { allKept, expect, openDemo, test } from "./helpers";
+import { demoState } from "./model/demo-state";
 import { GradebookModel, keyOf, type ModelPlace } from "./model/gradebook-model";
 
 /** Steps of each seed. */
@@ -13,28 +11,6 @@ const LOOK_EVERY = 50;
 /** What hands type: figures, entries, slips. */
 const TEXTS = ["18", "7.5", "0", "12 l2", "60", "101", "abc", "m", "x", "1..2", "l3", "-", "4", "l26048"];
 const KEYS = ["Enter", "Enter", "Enter", "Shift+Enter", "ArrowDown", "ArrowUp", "Escape"];
-
-/** A stream of chance that is the same for the same seed (mulberry32). */
-function chanceFrom(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
-    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296;
-  };
-}
-
-/** The demo course as it opens. */
-const demoState = (): CourseState =>
-  demoJournal(demoDocumentsSchema.parse(JSON.parse(readFileSync("public/demo/documents.json", "utf8")))).reduce(
-    (state, { change }) => {
-      const next = applyPatches(state, change.patches);
-      if (!next.ok) throw new Error(`does not replay: ${change.line}`);
-      return next.value;
-    },
-    EMPTY_STATE,
-  );
 
 const cellAt = (page: Page, { row, column }: ModelPlace) =>
   page.locator(`[role="gridcell"][data-row="${String(row)}"][data-column="${String(column)}"]`);

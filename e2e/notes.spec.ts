@@ -207,7 +207,9 @@ test("judging a missing student is asked once, and done again it ends the standi
   await expect(page.getByRole("button", { name: "Missing", exact: true })).toHaveAttribute("aria-pressed", "true");
   const record = page.getByRole("slider", { name: "Use of the record" });
   await record.press("Shift+2");
-  await expect(page.getByRole("alert")).toHaveText("Marked missing. Do it again to give the score and end that.");
+  await expect(page.getByRole("alert")).toHaveText(
+    "Marked missing. The same key again (Enter, or the level) gives the score and ends that.",
+  );
   await expect(record).toHaveAttribute("aria-valuetext", "open");
   await record.press("Shift+2");
   await expect(record).toHaveAttribute("aria-valuetext", "15.5 points, Sound");

@@ -6,6 +6,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { setTimeout as wait } from "node:timers/promises";
 import { chromium } from "@playwright/test";
+import { chanceFrom } from "./chance.mjs";
 import { at } from "./shell.mjs";
 import { serveBuilt } from "./serve.mjs";
 
@@ -19,17 +20,6 @@ const PORT = option("port", 4397);
 const COLUMN = "Question paper 1";
 /** Longest time a browser may take to start, in milliseconds. */
 const START = 30_000;
-
-/** A stream of chance that is the same for the same seed (mulberry32). */
-function chanceFrom(seed) {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
-    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296;
-  };
-}
 
 async function startBrowser(profile) {
   const portFile = join(profile, "DevToolsActivePort");
@@ -60,10 +50,13 @@ async function startBrowser(profile) {
 
 const cellOf = (page, name) => page.getByRole("gridcell", { name: new RegExp(`^${COLUMN}, ${name}:`) });
 
-/** Figures of the column as they are shown, by student. */
+/** What the course holds in a cell: its name tells it, also where something half-typed lies over it. */
+const standing = async (cell) => /: ([^,;]+)/.exec((await cell.getAttribute("aria-label")) ?? "")?.[1] ?? "";
+
+/** Figures of the column, by student. */
 async function shown(page, names) {
   const figures = {};
-  for (const name of names) figures[name] = (await cellOf(page, name).textContent())?.trim() ?? "";
+  for (const name of names) figures[name] = await standing(cellOf(page, name));
   return figures;
 }
 
@@ -71,6 +64,16 @@ async function shown(page, names) {
 const watchKeeping = (page) =>
   page.evaluate(() => {
     window.keptAfter = [];
+    // What each key reached, so that one that went astray can be followed.
+    window.keysSeen = [];
+    const whereOf = (target) => target?.ariaLabel ?? target?.tagName ?? "nowhere";
+    for (const kind of ["pointerdown", "keydown", "beforeinput", "focusin"]) {
+      window.addEventListener(
+        kind,
+        (event) => window.keysSeen.push(`${kind}:${event.key ?? event.data ?? ""}@${whereOf(event.target)}`),
+        true,
+      );
+    }
     let since = null;
     window.addEventListener(
       "keydown",
@@ -109,7 +112,8 @@ const journalOf = (page) =>
 const middle = (values, share) => [...values].sort((a, b) => a - b)[Math.floor((values.length - 1) * share)] ?? 0;
 
 /** Types figures down the column until the browser is gone; tells what was typed and what was called kept. */
-async function typeUntilGone(page, names, chance, round, known) {
+async function typeUntilGone(page, names, chance, known) {
+  const astray = [];
   const typed = { ...known };
   const history = Object.fromEntries(names.map((name) => [name, [known[name]]]));
   let called = { ...known };
@@ -126,18 +130,25 @@ async function typeUntilGone(page, names, chance, round, known) {
       await page.keyboard.press("Enter");
       // Every other time it is waited for that the bar says so, or the kill would hardly ever come after it.
       if (chance() < 0.5) await page.locator('[data-keeping="kept"]').waitFor();
-      const { kept, times } = await page.evaluate(() => ({
+      const { kept, times, keys } = await page.evaluate(() => ({
         kept: document.querySelector('[data-keeping="kept"]') !== null,
         times: window.keptAfter,
+        keys: window.keysSeen.splice(0).join(" "),
       }));
       afterKept = times;
+      // A figure that is called kept stands in its cell at that very moment, or it went somewhere else.
+      const stands = kept ? await standing(cellOf(page, name)) : figure;
+      if (stands !== figure) {
+        astray.push(`${figure} for ${name}, whose cell shows "${stands}"; keys: ${keys}`);
+        typed[name] = stands;
+      }
       if (kept) {
         called = { ...typed };
         saidKept += 1;
       }
     }
   } catch {
-    return { typed, called, history, saidKept, afterKept };
+    return { typed, called, history, saidKept, afterKept, astray };
   }
 }
 
@@ -145,7 +156,7 @@ const chance = chanceFrom(SEED);
 process.env.PORT = String(PORT);
 const address = `http://127.0.0.1:${await serveBuilt()}`;
 const profile = mkdtempSync(join(tmpdir(), "quill-endure-"));
-const total = { kills: 0, typed: 0, saidKept: 0, lost: 0, doubled: 0, damaged: 0, unopened: 0, unkept: 0 };
+const total = { kills: 0, typed: 0, saidKept: 0, lost: 0, doubled: 0, damaged: 0, unopened: 0, unkept: 0, astray: 0 };
 const times = [];
 let names = [];
 let known = {};
@@ -190,10 +201,12 @@ for (let round = 0; round <= KILLS; round += 1) {
     break;
   }
   await watchKeeping(page);
-  const typing = typeUntilGone(page, names, chance, round, known);
+  const typing = typeUntilGone(page, names, chance, known);
   await wait(150 + Math.floor(chance() * 1_800));
   await kill();
-  const { typed, called, history, saidKept, afterKept } = await typing;
+  const { typed, called, history, saidKept, afterKept, astray } = await typing;
+  for (const one of astray) console.log(`ASTRAY in round ${round}: ${one}`);
+  total.astray += astray.length;
   total.kills += 1;
   total.saidKept += saidKept;
   total.typed += Object.values(history).reduce((sum, list) => sum + list.length - 1, 0);
@@ -206,9 +219,11 @@ for (let round = 0; round <= KILLS; round += 1) {
 }
 rmSync(profile, { recursive: true, force: true });
 console.log(`\nkills ${total.kills}, figures typed ${total.typed}, moments called kept ${total.saidKept}`);
-console.log(`lost ${total.lost}, doubled ${total.doubled}, damaged ${total.damaged}, not opened ${total.unopened}`);
+console.log(
+  `lost ${total.lost}, astray ${total.astray}, doubled ${total.doubled}, damaged ${total.damaged}, not opened ${total.unopened}`,
+);
 console.log(`figures shown and not yet called kept that were gone after the kill: ${total.unkept}`);
 console.log(
   `from the key to "kept": ${middle(times, 0.5).toFixed(1)} ms at the median, ${middle(times, 0.95).toFixed(1)} ms at the 95th percentile (${times.length} changes)`,
 );
-process.exit(total.lost + total.doubled + total.damaged + total.unopened === 0 ? 0 : 1);
+process.exit(total.lost + total.astray + total.doubled + total.damaged + total.unopened === 0 ? 0 : 1);

@@ -48,6 +48,17 @@ function countReport(name, file, read) {
   note(name, passed, failed);
 }
 
+/** What the journeys noted of how many acts a gesture takes. */
+const actsIn = (suites = []) =>
+  suites.flatMap(({ suites: inner, specs = [] }) => [
+    ...specs.flatMap(({ tests }) =>
+      tests.flatMap(({ annotations }) =>
+        annotations.filter(({ type }) => type === "acts").map(({ description }) => description),
+      ),
+    ),
+    ...actsIn(inner),
+  ]);
+
 prepare();
 installPackages();
 rmSync(at("test-results"), { recursive: true, force: true });
@@ -86,7 +97,10 @@ note("build", 1, 0);
 console.log("\n== end-to-end tests");
 const browserReport = at("test-results", "e2e.json");
 run(bin("playwright"), ["test"], { env: { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: browserReport } });
-countReport("end-to-end tests", browserReport, ({ stats }) => {
+countReport("end-to-end tests", browserReport, ({ stats, suites }) => {
+  const acts = actsIn(suites);
+  if (acts.length > 0) console.log(`-- acts of a person (one act: a click, a key, a choice, or one thing typed)`);
+  for (const line of acts) console.log(`   ${line}`);
   if (stats.flaky > 0) console.log(`-- ${stats.flaky} passed only at the second try (listed above as flaky)`);
   return { passed: stats.expected + stats.flaky, failed: stats.unexpected };
 });

@@ -8,9 +8,16 @@ export interface CourseListing {
   readonly slot: string;
   readonly title: string;
   readonly origin: "demo" | "own";
+  /** Put away: listed apart, and opened by nothing but its own name. */
+  readonly archived?: boolean | undefined;
 }
 
-const listingSchema = z.object({ slot: z.string(), title: z.string(), origin: z.enum(["demo", "own"]) });
+const listingSchema = z.object({
+  slot: z.string(),
+  title: z.string(),
+  origin: z.enum(["demo", "own"]),
+  archived: z.boolean().optional(),
+});
 const PREFIX = "course/";
 
 /** Lists a course; from then on it is offered. */
@@ -18,6 +25,14 @@ export async function keepListing(shelves: Shelves, slot: string, state: CourseS
   const { title, origin } = courseOf(state);
   await shelves.meta.set(`${PREFIX}${slot}`, { slot, title, origin } satisfies CourseListing);
 }
+
+/** Puts a course away, or takes it out again; nothing of the course itself changes. */
+export async function markArchived(shelves: Shelves, listing: CourseListing, archived: boolean): Promise<void> {
+  await shelves.meta.set(`${PREFIX}${listing.slot}`, { ...listing, archived });
+}
+
+/** Takes a course off the list. */
+export const dropListing = (shelves: Shelves, slot: string): Promise<void> => shelves.meta.remove(`${PREFIX}${slot}`);
 
 /** Whether a course is listed, or its journal lies here although its line in the list was lost. */
 export const isKnown = async (shelves: Shelves, slot: string): Promise<boolean> =>

@@ -3,7 +3,7 @@ import { refuse, type FileId } from "#core/kernel";
 import { EMPTY_STATE } from "#core/model";
 import { followAll, writeWholeJournal } from "./journal";
 import { JournalError } from "./journal-error";
-import { isKnown, keepListing, readListings, type CourseListing } from "./listing";
+import { dropListing, isKnown, keepListing, markArchived, readListings, type CourseListing } from "./listing";
 import { migrate } from "./migrations";
 import { readJournal } from "./read-journal";
 import { CourseSession, type Surroundings } from "./session";
@@ -86,6 +86,36 @@ export class Repository {
       await endReading(this.shelves, slot);
       return slot;
     });
+  }
+
+  /** Puts a course away, or takes it out again. */
+  async archiveCourse(slot: string, archived: boolean): Promise<void> {
+    const listing = (await this.courses()).find((course) => course.slot === slot);
+    if (listing) await markArchived(this.shelves, listing, archived);
+    this.#listed = null;
+  }
+
+  /**
+   * Deletes a course with its files and drafts. It is first named as a slot that is nothing, so that a deleting which is
+   * cut short leaves no course half there; what is left of it goes with the next course that is kept.
+   */
+  async deleteCourse(slot: string): Promise<void> {
+    const session = await this.#sessions.get(slot)?.catch(() => null);
+    // What is being written ends first, or it would stand there again after the course is gone.
+    await session?.settled();
+    session?.close();
+    this.#sessions.delete(slot);
+    await this.neighbours.alone("courses", async () => {
+      await beginReading(this.shelves, slot);
+      await dropListing(this.shelves, slot);
+      this.#listed = null;
+      await clearCutShort(this.shelves, new Set((await this.courses()).map((course) => course.slot)));
+      for (const key of await this.shelves.meta.keys()) {
+        if (key.startsWith("screen/") && key.endsWith(`/${slot}`)) await this.shelves.meta.remove(key);
+      }
+    });
+    for (const key of [...this.#remembered.keys()]) if (key.endsWith(`/${slot}`)) this.#remembered.delete(key);
+    for (const key of [...this.#recentFiles.keys()]) if (key.startsWith(`${slot}/`)) this.#recentFiles.delete(key);
   }
 
   /** A course from its first command on. */

@@ -120,3 +120,57 @@ it("a course that was only just read in is not taken for cleared", async () => {
   await session?.settled();
   expect(session?.keeping.kind).toBe("kept");
 });
+
+it("a course that is deleted goes with all it had, and leaves the others as they were", async () => {
+  const shelves = memoryShelves();
+  const repository = await openIn(shelves);
+  const slot = await repository.keepCourse("small", small(), files);
+  const other = await repository.keepCourse("other", renamed(), files);
+  await repository.session(slot);
+  await repository.remember(`gradebook/${slot}`, "?section=a");
+  await repository.deleteCourse(slot);
+  expect((await repository.courses()).map((course) => course.slot)).toEqual([other]);
+  expect(await repository.session(slot)).toBeNull();
+  expect(await repository.recall(`gradebook/${slot}`)).toBeFalsy();
+  const keys = await Promise.all(
+    [shelves.journal, shelves.snapshots, shelves.files, shelves.hurried, shelves.drafts, shelves.meta].map((shelf) =>
+      shelf.keys(),
+    ),
+  );
+  expect(keys.flat().filter((key) => key.split("/").includes(slot))).toEqual([]);
+  expect((await (await openIn(shelves)).session(other))?.entries).toHaveLength(renamed().length);
+  expect(await (await openIn(shelves)).readFile(other, fileId("ada"))).not.toBeNull();
+});
+
+it.each([...Array(5).keys()])(
+  "a deleting that was cut short at its write %i leaves the course whole or gone, never half",
+  async (write) => {
+    const shelves = memoryShelves();
+    const slot = await (await openIn(shelves)).keepCourse("small", small(), files);
+    const cut = await Repository.open(failingAt(shelves, write), memoryNeighbours()(), surroundings);
+    await cut.deleteCourse(slot).catch(() => null);
+    const repository = await openIn(shelves);
+    const listed = (await repository.courses()).map((course) => course.slot);
+    if (listed.includes(slot)) {
+      const session = await repository.session(slot);
+      expect(session?.damage).toBeNull();
+      expect(session?.entries).toHaveLength(small().length);
+    } else {
+      const next = await repository.keepCourse("small", renamed(), new Map());
+      expect((await (await openIn(shelves)).session(next))?.damage).toBeNull();
+      const kept = await shelves.files.keys();
+      expect(kept).toEqual([]);
+    }
+  },
+);
+
+it("a course that is put away is listed as such, opens, and comes back", async () => {
+  const shelves = memoryShelves();
+  const repository = await openIn(shelves);
+  const slot = await repository.keepCourse("small", small(), new Map());
+  await repository.archiveCourse(slot, true);
+  expect(await (await openIn(shelves)).courses()).toMatchObject([{ slot, archived: true }]);
+  expect((await (await openIn(shelves)).session(slot))?.entries).toHaveLength(small().length);
+  await repository.archiveCourse(slot, false);
+  expect(await repository.courses()).toMatchObject([{ slot, archived: false }]);
+});

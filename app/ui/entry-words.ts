@@ -6,7 +6,16 @@ import { latenessWords } from "./words";
 type Previewed = Extract<ReturnType<typeof previewEntry>, { ok: true }>["value"];
 
 /** What an entry comes to, in a few words: `84 → 74 after 2 days late`. */
-export function entryWords(course: Pick<Course, "lateRule">, { entry, figure }: Previewed): string {
+export function entryWords(course: Pick<Course, "lateRule">, { entry, outcomes, figure }: Previewed): string {
+  const beside = outcomes === null ? "" : `outcomes ${[...outcomes].join(" ")}`;
+  return [entry && figureWords(course, entry, figure), beside].filter(Boolean).join("; ");
+}
+
+function figureWords(
+  course: Pick<Course, "lateRule">,
+  entry: NonNullable<Previewed["entry"]>,
+  figure: Previewed["figure"],
+): string {
   const counted = figure.counted ? pointsText(figure.counted) : "nothing";
   const late = latenessWords(figure.unitsLate, course.lateRule?.unitHours ?? 24);
   switch (entry.kind) {

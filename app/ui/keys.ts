@@ -1,6 +1,7 @@
-/** Whether a key goes into a field, so that it is not a shortcut. */
+/** Whether a key goes into a field, or to what lies over the page, so that it is not a shortcut of the page. */
 export function isTyping(target: EventTarget | null): boolean {
   if (!(target instanceof HTMLElement)) return false;
+  if (target.closest('[role="dialog"], [role="alertdialog"], [role="menu"]')) return true;
   if (target.isContentEditable || target instanceof HTMLTextAreaElement || target instanceof HTMLSelectElement)
     return true;
   return (

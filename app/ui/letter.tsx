@@ -1,24 +1,30 @@
 import type { WorkFile } from "#core/model";
-import type { FacetContent } from "#core/release";
+import type { FacetContent, FacetContents } from "#core/release";
 import { Attached } from "./attached";
 import { formattedHtml } from "./formatted";
 import { scoreWords } from "./score-words";
 
-interface LetterProps {
+interface LetterProps extends FacetContents {
   readonly title: string;
   readonly courseTitle: string;
   readonly name: string;
-  readonly score: FacetContent["score"] | null;
-  readonly rubric: FacetContent["rubric"] | null;
-  readonly comments: FacetContent["comments"] | null;
-  readonly classFigures: FacetContent["classFigures"] | null;
   /** Reads a file that goes with the comments; left out where they are only named. */
   readonly read?: ((file: WorkFile) => Promise<Blob | null>) | undefined;
 }
 
 /** What one student reads of one assignment. It reads as a letter, not as a table of fields. */
-export function Letter({ title, courseTitle, name, score, rubric, comments, classFigures, read }: LetterProps) {
-  const nothing = !score && !rubric && !comments && !classFigures;
+export function Letter({
+  title,
+  courseTitle,
+  name,
+  score,
+  rubric,
+  comments,
+  outcomes,
+  classFigures,
+  read,
+}: LetterProps) {
+  const nothing = !score && !rubric && !comments && !outcomes && !classFigures;
   return (
     <article aria-label={`${title}, for ${name}`} className="text-[15px]">
       <h2 className="font-serif text-[20px] leading-tight font-semibold">{title}</h2>
@@ -45,6 +51,7 @@ export function Letter({ title, courseTitle, name, score, rubric, comments, clas
           {classFigures.maximum}
         </p>
       )}
+      {outcomes && <Outcomes outcomes={outcomes} />}
       {!rubric && comments && <CriterionComments comments={comments} />}
       {comments && comments.notes.length > 0 && <Passages comments={comments} />}
     </article>
@@ -115,6 +122,33 @@ function ScoreLine({ score }: { readonly score: FacetContent["score"] }) {
         </p>
       )}
     </div>
+  );
+}
+
+/** Attainment in words; it says itself that the score does not rest on it. */
+function Outcomes({ outcomes }: { readonly outcomes: FacetContent["outcomes"] }) {
+  return (
+    <section aria-label="Outcomes" className="mt-4">
+      <h3 className="text-[13.5px] text-soft">Outcomes, apart from the score</h3>
+      <ul>
+        {outcomes.rows.map((row) => (
+          <li key={row.criterionId} className="border-b border-rule py-1.5">
+            <p className="flex justify-between gap-4">
+              <span>{row.name}</span>
+              <strong>{row.level ?? "–"}</strong>
+            </p>
+            {row.descriptor && <p className="text-[13.5px] text-soft">{row.descriptor}</p>}
+            {row.comment && <p className="mt-1 font-serif">{row.comment}</p>}
+          </li>
+        ))}
+        {outcomes.attainment && (
+          <li className="flex justify-between gap-4 border-b border-rule py-1.5">
+            <span>{outcomes.attainment.scale}</span>
+            <strong>{outcomes.attainment.level}</strong>
+          </li>
+        )}
+      </ul>
+    </section>
   );
 }
 

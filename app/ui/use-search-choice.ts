@@ -1,8 +1,13 @@
 import { useCallback } from "react";
 import { useSearchParams } from "react-router";
 
-/** Choices kept in the search of the address, so that back and reload find them again; an empty choice leaves it. */
-export function useSearchChoice(): [text: (name: string) => string, set: (name: string, value: string) => void] {
+/**
+ * Choices kept in the search of the address, so that back and reload find them again; an empty choice leaves it. `bare`
+ * stands in it when everything was chosen away, which is not the same as nothing chosen yet.
+ */
+export function useSearchChoice(
+  bare?: string,
+): [text: (name: string) => string, set: (name: string, value: string) => void] {
   const [search, setSearch] = useSearchParams();
   const set = useCallback(
     (name: string, value: string) => {
@@ -11,12 +16,16 @@ export function useSearchChoice(): [text: (name: string) => string, set: (name: 
           const next = new URLSearchParams(before);
           if (value === "") next.delete(name);
           else next.set(name, value);
+          if (bare !== undefined) {
+            next.delete(bare);
+            if (next.size === 0) next.set(bare, "");
+          }
           return next;
         },
         { replace: true, preventScrollReset: true },
       );
     },
-    [setSearch],
+    [setSearch, bare],
   );
   return [(name) => search.get(name) ?? "", set];
 }

@@ -42,9 +42,9 @@ export function issueWords(issue: ChangeIssue): string {
     case "points_between_levels":
       return `${issue.text} lies between two levels (${issue.below} and ${issue.above}). Enter again to keep it.`;
     case "student_is_missing":
-      return "Marked missing. Do it again to give the score and end that.";
+      return "Marked missing. The same key again (Enter, or the level) gives the score and ends that.";
     case "student_is_excused":
-      return "Marked excused. Do it again to give the score and end that.";
+      return "Marked excused. The same key again (Enter, or the level) gives the score and ends that.";
     case "no_rubric_level":
       return `There is no level ${String(issue.digit)} here.`;
     case "seen_differs":
@@ -83,6 +83,10 @@ export function issueWords(issue: ChangeIssue): string {
       return `The line falls from ${issue.y1} to ${issue.y2}: a better score would count less. Turn the two points around.`;
     case "key_at_fault":
       return `The key of "${issue.question}" ${KEY_FAULTS[issue.what]}`;
+    case "rubric_for_both":
+      return `${issue.name} gives the score already. Outcomes need a rubric of their own.`;
+    case "too_many_outcomes":
+      return `${counted(issue.given, "level of an outcome was", "levels of outcomes were")} typed, and there ${issue.most === 1 ? "is one outcome" : `are ${String(issue.most)} outcomes`}. Type one figure an outcome behind the o.`;
     case "rubric_at_fault":
       return findingWords(issue.finding);
     case "category_has_weight":
@@ -111,6 +115,8 @@ export function issueWords(issue: ChangeIssue): string {
       return `${issue.name} cannot be part of itself. Choose another place.`;
     case "rubric_in_use":
       return `${counted(issue.papers, "paper is", "papers are")} judged by this rubric. Look at what changes, then do it again.`;
+    case "level_in_use":
+      return `Somebody was given ${issue.name}. Give it another name, or take it off those papers first.`;
     case "record_in_use":
       return `This ${issue.what} is used by ${issue.by}. Take it off there first.`;
     case "cells_refused":

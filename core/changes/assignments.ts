@@ -7,6 +7,7 @@ import {
   refuse,
   sameValue,
   type AssignmentId,
+  type RubricId,
   type CategoryId,
   type Id,
   type Result,
@@ -19,7 +20,7 @@ import {
   CATEGORY_DEFAULTS,
   idField,
   nameField,
-  recordsOf,
+  cutAt,
   rubricSchema,
   type Assignment,
   type Category,
@@ -184,19 +185,24 @@ export const editAssignment: CommandKind<z.infer<typeof editInput>> = {
     const record = withFields(found.value, changed);
     const checked = checkAssignment(state, record);
     if (!checked.ok) return checked;
-    const judged = record.rubricId === found.value.rubricId ? 0 : judgedPapers(state, assignmentId);
+    const { rubricId, outcomeRubricId } = found.value;
+    const judged =
+      (record.rubricId === rubricId ? 0 : judgedPapers(state, assignmentId, rubricId)) +
+      (record.outcomeRubricId === outcomeRubricId ? 0 : judgedPapers(state, assignmentId, outcomeRubricId));
     if (judged > 0 && !confirmed) return refuse({ code: "rubric_in_use", papers: judged, canConfirm: true });
     return finish(`Assignment ${record.name} changed`, put(state, "assignments", record));
   },
 };
 
-/** How many papers of an assignment have a judged criterion. */
-export const judgedPapers = (state: CourseState, assignmentId: AssignmentId): number =>
-  new Set(
-    recordsOf(state, "judgements")
-      .filter((judgement) => judgement.assignmentId === assignmentId && judgement.points !== null)
+/** How many papers of an assignment have a criterion judged by a rubric, whether it gives the score or outcomes. */
+export const judgedPapers = (state: CourseState, assignmentId: AssignmentId, rubricId: RubricId | null): number => {
+  const criteria = new Set((rubricId && state.rubrics[rubricId]?.criteria.map(({ id }) => id)) ?? []);
+  return new Set(
+    Object.values(cutAt(state, "judgements", assignmentId) ?? {})
+      .filter(({ criterionId, points }) => points !== null && criteria.has(criterionId))
       .map(({ studentId }) => studentId),
   ).size;
+};
 
 const duplicateInput = z.object({ assignmentId: idField("assignment") });
 
@@ -273,6 +279,8 @@ function checkAssignment(state: CourseState, assignment: Assignment): Result<nul
   if (givenAt && dueAt && milliseconds(dueAt) < milliseconds(givenAt)) {
     return refuse({ code: "due_before_given", givenAt, dueAt });
   }
+  const both = rubricId === null ? undefined : state.rubrics[rubricId];
+  if (both && rubricId === outcomeRubricId) return refuse({ code: "rubric_for_both", name: both.name });
   for (const rubric of [rubricId, outcomeRubricId]) {
     if (rubric && !state.rubrics[rubric]) return refuse({ code: "unknown_record", what: "rubric", id: rubric });
   }

@@ -46,6 +46,8 @@ export type ChangeIssue =
   | { readonly code: "student_is_missing"; readonly canConfirm: true }
   | { readonly code: "student_is_excused"; readonly canConfirm: true }
   | { readonly code: "no_rubric_level"; readonly digit: number }
+  /** More levels of outcomes were typed than the assignment has outcomes. */
+  | { readonly code: "too_many_outcomes"; readonly given: number; readonly most: number }
   | { readonly code: "nothing_to_change" }
   | { readonly code: "nothing_to_release" }
   | { readonly code: "release_stopped"; readonly finding: FindingCode; readonly count: number; readonly name: string }
@@ -57,6 +59,8 @@ export type ChangeIssue =
       readonly question: string;
       readonly what: "right_option" | "number" | "points";
     }
+  /** One rubric cannot give the score and stand beside it. */
+  | { readonly code: "rubric_for_both"; readonly name: string }
   | { readonly code: "rubric_at_fault"; readonly finding: RubricFinding }
   | { readonly code: "weight_below_zero"; readonly weight: string }
   | { readonly code: "category_has_weight"; readonly name: string; readonly weight: string }
@@ -72,6 +76,8 @@ export type ChangeIssue =
   | { readonly code: "terms_overlap"; readonly name: string; readonly other: string }
   | { readonly code: "category_inside_itself"; readonly name: string }
   | { readonly code: "rubric_in_use"; readonly papers: number; readonly canConfirm: true }
+  /** A level that somebody was given. */
+  | { readonly code: "level_in_use"; readonly name: string }
   | { readonly code: "record_in_use"; readonly what: string; readonly by: string }
   | { readonly code: "cells_refused"; readonly count: number; readonly title: string; readonly first: ChangeIssue }
   | { readonly code: "no_figure_to_adjust"; readonly title: string }

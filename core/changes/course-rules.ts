@@ -65,6 +65,7 @@ const FIELD_WORDS: Readonly<Record<string, string>> = {
   releasePasses: "what stops a release",
   totals: "weights or points",
   timeZone: "time zone",
+  namesBy: "names in lists",
 };
 
 const wordsOf = (fields: readonly string[]): string =>

@@ -3,8 +3,9 @@ import { ok, refuse, type Result } from "#core/kernel";
 import { commentField, idField, resultOf, withRecords, type CourseState, type ResultRecord } from "#core/model";
 import type { ChangeIssue, CommandKind, PaperPlace } from "./change";
 import { checkSeen, counted, finish, paperAt, put, type Paper } from "./draft";
-import { lineOf, readEntry, withEntry } from "./entry-change";
 import { entryText } from "./entry-text";
+import type { Patch } from "./patch";
+import { readTyped } from "./typed-entry";
 
 const cellSchema = z.object({
   assignmentId: idField("assignment"),
@@ -37,11 +38,15 @@ export const enterScores: CommandKind<z.infer<typeof input>> = {
     const [first] = refused;
     if (first) return refuse({ code: "cells_refused", count: refused.length, title: first.title, first: first.why });
     const values = read.flatMap((one) => (one.ok ? [one.value] : []));
-    const changed = values.flatMap(({ next }) => put(state, "results", next) ?? []);
+    const changed = values.map(({ next, judgements }) =>
+      [put(state, "results", next), ...judgements].filter((patch) => patch !== null),
+    );
+    const cellsChanged = changed.filter((patches) => patches.length > 0).length;
     const [only] = values;
-    const line =
-      values.length === 1 && only ? only.line : `${counted(changed.length, "score")} ${how}${placeOf(values)}`;
-    const done = finish(line, ...changed);
+    const hasScores = values.some(({ next }) => put(state, "results", next) !== null);
+    const what = hasScores ? counted(cellsChanged, "score") : `outcomes of ${counted(cellsChanged, "paper")}`;
+    const line = values.length === 1 && only ? only.line : `${what} ${how}${placeOf(values)}`;
+    const done = finish(line, ...changed.flat());
     return done.ok && reason ? ok({ ...done.value, reason }) : done;
   },
 };
@@ -49,6 +54,8 @@ export const enterScores: CommandKind<z.infer<typeof input>> = {
 interface ReadCell {
   readonly paper: Paper;
   readonly next: ResultRecord;
+  /** Outcomes that were typed with it. */
+  readonly judgements: readonly (Patch | null)[];
   readonly line: string;
 }
 
@@ -62,12 +69,11 @@ function readCell(
   const { title } = paper.value;
   const known = checkSeen(cell.seen, entryText(state, cell.assignmentId, cell.studentId));
   if (!known.ok) return refuse({ title, why: known.issue });
-  const entry = readEntry(state, paper.value.assignment, cell.text);
-  if (!entry.ok) return refuse({ title, why: entry.issue });
-  const next = withEntry(state, paper.value, entry.value, confirmed);
-  if (!next.ok) return refuse({ title, why: next.issue });
-  const commented = cell.comment === undefined ? next.value : { ...next.value, overallComment: cell.comment };
-  return ok({ paper: paper.value, next: commented, line: lineOf(paper.value, entry.value, next.value) });
+  const typed = readTyped(state, paper.value, cell.text, confirmed);
+  if (!typed.ok) return refuse({ title, why: typed.issue });
+  const { result, judgements, line } = typed.value;
+  const next = cell.comment === undefined ? result : { ...result, overallComment: cell.comment };
+  return ok({ paper: paper.value, next, judgements, line });
 }
 
 /** `, Gauging report` where all cells are of one assignment. */
@@ -99,7 +105,7 @@ export function previewCells(state: CourseState, cells: readonly EntryCell[]): C
     }
     const after = withRecords(state, "results", [read.value.next]);
     const text = entryText(after, cell.assignmentId, cell.studentId);
-    const same = put(state, "results", read.value.next) === null;
+    const same = [put(state, "results", read.value.next), ...read.value.judgements].every((patch) => patch === null);
     return { cell, before, outcome: same ? { kind: "same" } : { kind: "changes", after: text } };
   });
 }

@@ -11,11 +11,11 @@ import {
   type Decimal,
   type Result,
 } from "#core/kernel";
-import { resultOf, withRecords, type Assignment, type CourseState, type ResultRecord, type Scale } from "#core/model";
+import { resultOf, type Assignment, type CourseState, type ResultRecord, type Scale } from "#core/model";
 import { checkScore, parseEntry, type Entry } from "#core/scoring";
-import { figureOf, figuresOf } from "#core/totals";
-import type { ChangeIssue, PaperPlace } from "./change";
-import { paperAt, type Paper } from "./draft";
+import { figuresOf } from "#core/totals";
+import type { ChangeIssue } from "./change";
+import type { Paper } from "./draft";
 
 /** What one entry of the entry language does to one result; commands for one cell and for many rest on it. */
 
@@ -68,7 +68,8 @@ export function readEntry(
   return figure ? refuse({ code: "not_a_level", text, levels: levels.map(({ name }) => name) }) : entry;
 }
 
-type Read = Extract<ReturnType<typeof readEntry>, { ok: true }>["value"];
+/** An entry that was understood. */
+export type Read = Extract<ReturnType<typeof readEntry>, { ok: true }>["value"];
 
 /** The result after an entry, or why it is refused. */
 export function withEntry(
@@ -132,20 +133,4 @@ export function lineOf({ title }: Paper, entry: Read, next: ResultRecord): strin
   if (entry.kind === "clear") return `${title}: cleared`;
   const late = entry.unitsLate === null ? "" : `, late by ${String(entry.unitsLate)}`;
   return `${title}: ${next.setByHand === null ? "score" : "set by hand"} ${entry.points}${late}`;
-}
-
-/** What an entry would come to, for the hint beside a cell that is being typed in. */
-export function previewEntry(
-  state: CourseState,
-  place: PaperPlace,
-  text: string,
-): Result<{ readonly entry: Read; readonly figure: ReturnType<typeof figureOf> }, ChangeIssue> {
-  const paper = paperAt(state, place);
-  if (!paper.ok) return paper;
-  const entry = readEntry(state, paper.value.assignment, text);
-  if (!entry.ok) return entry;
-  const next = withEntry(state, paper.value, entry.value, false);
-  if (!next.ok) return next;
-  const after = withRecords(state, "results", [next.value]);
-  return ok({ entry: entry.value, figure: figureOf(after, paper.value.assignment, place.studentId) });
 }

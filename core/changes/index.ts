@@ -27,7 +27,7 @@ export { keyEffects, type KeyEffect } from "./key-effects";
 export { notesToCarry } from "./attempts";
 export { phrasesOf, type CountedPhrase } from "./phrases";
 export { judgingOrder } from "./judging-order";
-export { previewEntry } from "./entry-change";
+export { previewEntry } from "./typed-entry";
 export { rubricEffects, usesOf, type RubricEffect } from "./rubrics";
 export { isUndone, prepareUndoOf } from "./undo-one";
 export { readPileLine, type PileLine } from "./pile";

@@ -4,6 +4,7 @@ import {
   commentField,
   idField,
   judgementOf,
+  outcomeRubricOf,
   resultOf,
   rubricOf,
   type CourseState,
@@ -29,7 +30,8 @@ const judgeInput = z.object({
     z.object({ kind: z.literal("points"), text: z.string().max(60) }),
     /** One step of the ruler, from where it stands when the command is carried out. */
     z.object({ kind: z.literal("step"), direction: z.union([z.literal(1), z.literal(-1)]) }),
-    z.object({ kind: z.literal("notApplicable") }),
+    /** With `toggle` it is opened again where it does not apply when the command is carried out. */
+    z.object({ kind: z.literal("notApplicable"), toggle: z.boolean().optional() }),
     z.object({ kind: z.literal("open") }),
   ]),
   /** The person was asked about something unusual and goes on: points between levels, a missing or excused student. */
@@ -37,14 +39,16 @@ const judgeInput = z.object({
   wholeGroup: wholeGroupField,
 });
 
-/** Judges one criterion: by level, by points, not applicable, or open again. */
+/** Judges one criterion of the score or one outcome: by level, by points, not applicable, or open again. */
 export const judge: CommandKind<z.infer<typeof judgeInput>> = {
   input: judgeInput,
   prepare: (state, { verdict, criterionId, confirmed = false, wholeGroup, ...where }) => {
     const found = criterionAt(state, where, criterionId);
     if (!found.ok) return found;
+    const { paper, rubric, criterion, isOutcome } = found.value;
     const result = resultOf(state, where.assignmentId, where.studentId);
-    const gives = verdict.kind !== "open" && verdict.kind !== "notApplicable";
+    // An outcome says nothing about the score: who is missing or excused stays so.
+    const gives = !isOutcome && verdict.kind !== "open" && verdict.kind !== "notApplicable";
     if (gives && result.decision !== null && !confirmed) {
       return refuse({
         code: result.decision === "missing" ? "student_is_missing" : "student_is_excused",
@@ -52,14 +56,13 @@ export const judge: CommandKind<z.infer<typeof judgeInput>> = {
       });
     }
     const standing = gives ? put(state, "results", { ...result, decision: null }) : null;
-    const { paper, rubric, criterion } = found.value;
     const present = judgementOf(state, where.assignmentId, where.studentId, criterionId);
     const judgementAt = (id: StudentId) => judgementOf(state, where.assignmentId, id, criterionId);
     const scope = scopeOf(state, where, wholeGroup, (mate) => {
       const theirs = judgementAt(mate);
       const open = theirs.points === null && !theirs.notApplicable;
       const same = theirs.points === present.points && theirs.notApplicable === present.notApplicable;
-      return (open || same) && resultOf(state, where.assignmentId, mate).decision === null;
+      return (open || same) && (isOutcome || resultOf(state, where.assignmentId, mate).decision === null);
     });
     const store = (points: typeof present.points, notApplicable: boolean, words: string) =>
       finish(
@@ -71,12 +74,14 @@ export const judge: CommandKind<z.infer<typeof judgeInput>> = {
       case "open":
         return store(null, false, "open");
       case "notApplicable":
-        return store(null, true, "not applicable");
+        return verdict.toggle && present.notApplicable
+          ? store(null, false, "open")
+          : store(null, true, "not applicable");
       case "level": {
         const level = criterion.levels[verdict.digit - 1];
         if (!level) return refuse({ code: "no_rubric_level", digit: verdict.digit });
         const points = proposedPoints(rubric, criterion, level);
-        return store(points, false, `${level.name}, ${points}`);
+        return store(points, false, isOutcome ? level.name : `${level.name}, ${points}`);
       }
       case "step": {
         const points = steppedPoints(criterion, present.points, verdict.direction);
@@ -97,27 +102,29 @@ export const judge: CommandKind<z.infer<typeof judgeInput>> = {
 const commentInput = z.object({
   ...place,
   comment: commentField,
+  /** To the student, or a private note that only instructors ever see; left out: to the student. */
+  facing: z.enum(["student", "private"]).optional(),
   seen: z.string().optional(),
   wholeGroup: wholeGroupField,
 });
 
-/** Writes the comment that stands under one criterion. */
+/** Writes the comment that stands under one criterion, or the private note on it. */
 export const setCriterionComment: CommandKind<z.infer<typeof commentInput>> = {
   input: commentInput,
-  prepare: (state, { criterionId, comment, seen, wholeGroup, ...where }) => {
+  prepare: (state, { criterionId, comment, facing, seen, wholeGroup, ...where }) => {
+    const [field, name] =
+      facing === "private" ? (["privateNote", "private note"] as const) : (["comment", "comment"] as const);
     const found = criterionAt(state, where, criterionId);
     if (!found.ok) return found;
     const present = judgementOf(state, where.assignmentId, where.studentId, criterionId);
-    const known = checkSeen(seen, present.comment);
+    const known = checkSeen(seen, present[field]);
     if (!known.ok) return known;
     const judgementAt = (id: StudentId) => judgementOf(state, where.assignmentId, id, criterionId);
-    const scope = scopeOf(state, where, wholeGroup, (mate) =>
-      ["", present.comment].includes(judgementAt(mate).comment),
-    );
+    const scope = scopeOf(state, where, wholeGroup, (mate) => ["", present[field]].includes(judgementAt(mate)[field]));
     const title = scopeTitle(state, found.value.paper, wholeGroup);
     return finish(
-      `${title}: comment on ${found.value.criterion.name} "${excerpt(comment)}"`,
-      ...scope.map((id) => put(state, "judgements", { ...judgementAt(id), comment })),
+      `${title}: ${name} on ${found.value.criterion.name} "${excerpt(comment)}"`,
+      ...scope.map((id) => put(state, "judgements", { ...judgementAt(id), [field]: comment })),
     );
   },
 };
@@ -126,11 +133,15 @@ function criterionAt(
   state: CourseState,
   where: PaperPlace,
   criterionId: Criterion["id"],
-): Result<{ paper: Paper; rubric: Rubric; criterion: Criterion }, ChangeIssue> {
+): Result<{ paper: Paper; rubric: Rubric; criterion: Criterion; isOutcome: boolean }, ChangeIssue> {
   const paper = paperAt(state, where);
   if (!paper.ok) return paper;
-  const rubric = rubricOf(state, paper.value.assignment);
-  const criterion = rubric?.criteria.find(({ id }) => id === criterionId);
-  if (!rubric || !criterion) return refuse({ code: "unknown_record", what: "criterion", id: criterionId });
-  return ok({ paper: paper.value, rubric, criterion });
+  const { assignment } = paper.value;
+  for (const rubric of [rubricOf(state, assignment), outcomeRubricOf(state, assignment)]) {
+    const criterion = rubric?.criteria.find(({ id }) => id === criterionId);
+    if (rubric && criterion) {
+      return ok({ paper: paper.value, rubric, criterion, isOutcome: rubric.id !== assignment.rubricId });
+    }
+  }
+  return refuse({ code: "unknown_record", what: "criterion", id: criterionId });
 }

@@ -1,7 +1,7 @@
 import type { Result } from "#core/kernel";
 import { findStudents, studentsOf, type Assignment, type CourseState, type Student } from "#core/model";
 import type { ChangeIssue } from "./change";
-import { readEntry } from "./entry-change";
+import { understand } from "./typed-entry";
 
 /** A line of pile entry, understood: whom it means, what to enter, and a comment. */
 export interface PileLine {
@@ -28,7 +28,7 @@ export function readPileLine(state: CourseState, assignment: Assignment, line: s
   const comment = colon < 0 ? null : line.slice(colon + 1).trim();
   const words = (colon < 0 ? line : line.slice(0, colon)).trim().split(/\s+/).filter(Boolean);
   const roster = studentsOf(state);
-  const read = (text: string): Result<unknown, ChangeIssue> => readEntry(state, assignment, text);
+  const read = (text: string): Result<unknown, ChangeIssue> => understand(state, assignment, text);
   const from = words.findIndex((_, index) => index > 0 && read(words.slice(index).join(" ")).ok);
   const whole = findStudents(roster, words.join(" "));
   // A whole name may end in a word that is also an entry, such as a student called "Max L".

@@ -243,7 +243,7 @@ describe("assignments", () => {
 
   it("take another rubric only after asking, where papers are judged", () => {
     const edit = { type: "editAssignment", assignmentId: essay, fields: { rubricId: null } } as const;
-    expect(judgedPapers(scored, essay)).toBe(1);
+    expect(judgedPapers(scored, essay, scored.assignments[essay]?.rubricId ?? null)).toBe(1);
     expect(refusal(scored, edit)).toMatchObject({ code: "rubric_in_use", papers: 1, canConfirm: true });
     expect(run(scored, { ...edit, confirmed: true }).assignments[essay]).toMatchObject({ rubricId: null });
     expect(run(smallCourse(), edit).assignments[essay]).toMatchObject({ rubricId: null });

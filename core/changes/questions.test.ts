@@ -106,6 +106,26 @@ describe("answers", () => {
   });
 });
 
+describe("equal answers", () => {
+  it("are judged and written to at once; who has words of their own keeps them", () => {
+    const own = run(asked, {
+      ...judge(""),
+      text: undefined,
+      studentId: ben,
+      comment: { text: "Ben, see me.", seen: "" },
+    } as Command);
+    const both = run(
+      own,
+      { ...judge("7"), alike: [ben] } as Command,
+      { ...judge(""), text: undefined, alike: [ben], comment: { text: "Say more.", seen: "" } } as Command,
+    );
+    const [first, second] = [ada, ben].map((student) => answerOf(both, quiz, student, id("why")));
+    expect([first?.points, second?.points]).toEqual(["7", "7"]);
+    expect([first?.comment, second?.comment]).toEqual(["Say more.", "Ben, see me."]);
+    expect(answerOf(run(both, judge("9")), quiz, ben, id("why")).points).toBe("7");
+  });
+});
+
 describe("a changed key", () => {
   const effects = (state: CourseState, command: Save) => {
     const found = keyEffects(state, command, WORLD);

@@ -111,27 +111,40 @@ const judgeInput = z.object({
   /** Points as typed; nothing or `-` goes back to what the key gives. */
   text: z.string().max(60).optional(),
   comment: z.object({ text: commentField, seen: z.string() }).optional(),
+  /** Students who gave the same answer: what is said here holds for them too. */
+  alike: z.array(idField("student")).max(5_000).optional(),
   confirmed: z.boolean().optional(),
 });
 
-/** Judges one answer by hand, or writes to the student about it. */
+/** Judges one answer by hand, or writes to the student about it; equal answers of others may be judged with it. */
 export const judgeAnswer: CommandKind<z.infer<typeof judgeInput>> = {
   input: judgeInput,
-  prepare: (state, { questionId, text, comment, confirmed = false, ...where }) => {
+  prepare: (state, { questionId, text, comment, alike = [], confirmed = false, ...where }) => {
     const paper = paperAt(state, where);
     if (!paper.ok) return paper;
     const question = state.questions[questionId];
     if (question?.assignmentId !== where.assignmentId) {
       return refuse({ code: "unknown_record", what: "question", id: questionId });
     }
+    for (const studentId of alike) {
+      const other = paperAt(state, { ...where, studentId });
+      if (!other.ok) return other;
+    }
+    const ids = [...new Set([where.studentId, ...alike])];
+    const answers = ids.map((id) => answerOf(state, where.assignmentId, id, questionId));
     const answer = answerOf(state, where.assignmentId, where.studentId, questionId);
-    const title = `${paper.value.title}, ${excerpt(question.prompt)}`;
+    const who =
+      ids.length === 1 ? paper.value.title : `${counted(ids.length, "equal answer")}, ${paper.value.assignment.name}`;
+    const title = `${who}, ${excerpt(question.prompt)}`;
     if (comment) {
       const known = checkSeen(comment.seen, answer.comment);
       if (!known.ok) return known;
       return finish(
         `${title}: comment "${excerpt(comment.text)}"`,
-        put(state, "answers", { ...answer, comment: comment.text }),
+        // Who was written to by themselves keeps those words.
+        ...answers
+          .filter((one) => one.comment === answer.comment || one.comment === "")
+          .map((one) => put(state, "answers", { ...one, comment: comment.text })),
       );
     }
     const figure = readFigure(text ?? "");
@@ -143,6 +156,9 @@ export const judgeAnswer: CommandKind<z.infer<typeof judgeInput>> = {
         return refuse({ code: "score_above_maximum", text: points, maximum: question.points, canConfirm: true });
       }
     }
-    return finish(`${title}: ${points ?? "as the key gives"}`, put(state, "answers", { ...answer, points }));
+    return finish(
+      `${title}: ${points ?? "as the key gives"}`,
+      ...answers.map((one) => put(state, "answers", { ...one, points })),
+    );
   },
 };

@@ -7,6 +7,7 @@ import { judge, setCriterionComment } from "./judge";
 import { carryNotes, discardAttempt } from "./attempts";
 import { drawStroke } from "./ink";
 import { addNote, editNote, removeNote } from "./notes";
+import { setAttainment } from "./outcomes";
 import { inputIssue } from "./input-issue";
 import { applyPatches } from "./patch";
 import { adjustMember, formGroups, scoreGroup } from "./group-work";
@@ -26,9 +27,9 @@ import { addCategory, editCategory, placeCategory, removeCategory } from "./cate
 import { copyPlan } from "./copy-plan";
 import { editCourse, removeTerm, saveTerm, startCourse } from "./course-rules";
 import { enterScores } from "./enter-scores";
-import { addSection, addStudents, editSection, editStudent, removeSection, removeStudents } from "./roster";
+import { addSection, addStudents, editSection, editStudent, removeSection, removeStudents, setLeft } from "./roster";
 import { removeRubric, saveRubric } from "./rubrics";
-import { addScale } from "./scales";
+import { addScale, editScale, removeScale } from "./scales";
 import { release, releaseDue, seal, timeRelease } from "./release";
 import { scaleAssignment } from "./scale-assignment";
 import { keepPhrase, removePhrase } from "./phrases";
@@ -63,6 +64,7 @@ const commandKinds = {
   editCategory,
   editCourse,
   editNote,
+  editScale,
   editSection,
   editStudent,
   enterScores,
@@ -90,6 +92,7 @@ const commandKinds = {
   removeNote,
   removePhrase,
   removeRubric,
+  removeScale,
   removeSection,
   removeStudents,
   removeTerm,
@@ -104,10 +107,12 @@ const commandKinds = {
   sealTotal,
   sendMails,
   sendMessage,
+  setAttainment,
   setByHand,
   setComment,
   setCriterionComment,
   setLateness,
+  setLeft,
   setScore,
   setStanding,
   startCourse,

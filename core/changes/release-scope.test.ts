@@ -315,6 +315,8 @@ describe("reminders", () => {
       [cleo, [essay], false],
     ]);
     expect(remindersFor(state, filter("nothingIn", essay), at("2026-10-01T08:00:00Z"))).toEqual([]);
+    const soon = (now: string) => remindersFor(state, filter("dueSoon", essay), at(now)).length;
+    expect(["2026-10-09T08:00:00Z", "2026-10-12T08:00:00Z", "2026-10-24T13:00:00Z"].map(soon)).toEqual([0, 2, 0]);
     expect(found(state, filter("notScored"))).toEqual([[ada, [essay], false]]);
   });
 

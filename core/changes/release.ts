@@ -32,6 +32,7 @@ const FACET_WORDS: Readonly<Record<Facet, string>> = {
   score: "score",
   rubric: "rubric detail",
   comments: "notes and comments",
+  outcomes: "outcomes",
   classFigures: "class figures",
 };
 const wordsOf = (list: readonly Facet[]) => list.map((facet) => FACET_WORDS[facet]).join(", ");

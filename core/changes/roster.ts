@@ -97,6 +97,27 @@ export const editStudent: CommandKind<z.infer<typeof editInput>> = {
   },
 };
 
+const leftInput = z.object({ studentIds: z.array(idField("student")).min(1).max(5_000), left: z.boolean() });
+
+/** Says that students have left the course, with all that is known of them kept, or that they are back. */
+export const setLeft: CommandKind<z.infer<typeof leftInput>> = {
+  input: leftInput,
+  prepare: (state, { studentIds, left }) => {
+    const students: Student[] = [];
+    for (const id of studentIds) {
+      const found = studentAt(state, id);
+      if (!found.ok) return found;
+      students.push(found.value);
+    }
+    const [first] = students;
+    const who = students.length === 1 && first ? rosterName(state, first) : counted(students.length, "student");
+    return finish(
+      `${who} ${left ? "left the course" : "returned to the course"}`,
+      ...students.map((student) => put(state, "students", { ...student, left })),
+    );
+  },
+};
+
 const removeInput = z.object({ studentIds: z.array(idField("student")).min(1).max(5_000) });
 
 /** Takes students off the roster with everything that is known of them. */

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { compare, refuse, type AssignmentId, type Exact, type RubricId, type StudentId } from "#core/kernel";
+import { compare, refuse, type AssignmentId, type Exact, type StudentId } from "#core/kernel";
 import { assignmentsOf, idField, rubricSchema, studentsOf, type CourseState, type Rubric } from "#core/model";
 import { figureOf } from "#core/totals";
 import type { CommandKind } from "./change";
@@ -25,12 +25,12 @@ export const saveRubric: CommandKind<z.infer<typeof saveInput>> = {
     const taken = Object.values(state.rubrics).some(({ id, name }) => name === rubric.name && id !== rubric.id);
     if (taken) return refuse({ code: "name_taken", name: rubric.name });
     const known = state.rubrics[rubric.id];
-    const papers = usesOf(state, rubric.id).reduce((sum, { id }) => sum + judgedPapers(state, id), 0);
+    const papers = usesOf(state, rubric.id).reduce((sum, { id }) => sum + judgedPapers(state, id, rubric.id), 0);
     const touches = known !== undefined && JSON.stringify(judgingPart(known)) !== JSON.stringify(judgingPart(rubric));
     if (touches && papers > 0 && !confirmed) return refuse({ code: "rubric_in_use", papers, canConfirm: true });
     const target = assignmentId === undefined ? null : assignmentAt(state, assignmentId);
     if (target && !target.ok) return target;
-    const judged = target ? judgedPapers(state, target.value.id) : 0;
+    const judged = target ? judgedPapers(state, target.value.id, target.value.rubricId) : 0;
     if (judged > 0 && !confirmed) return refuse({ code: "rubric_in_use", papers: judged, canConfirm: true });
     return finish(
       `Rubric ${rubric.name} ${known ? "changed" : "added"}`,
@@ -52,7 +52,7 @@ const judgingPart = ({ criteria, scaled, purpose }: Rubric) => ({
 });
 
 /** The assignments that a rubric belongs to, as score or for outcomes. */
-export const usesOf = (state: CourseState, rubricId: RubricId) =>
+export const usesOf = (state: CourseState, rubricId: string) =>
   assignmentsOf(state).filter((item) => item.rubricId === rubricId || item.outcomeRubricId === rubricId);
 
 const removeInput = z.object({ rubricId: idField("rubric") });

@@ -3,7 +3,7 @@ import { commentField, idField } from "#core/model";
 import { entryText } from "./entry-text";
 import type { CommandKind } from "./change";
 import { checkSeen, finish, paperAt, put } from "./draft";
-import { lineOf, readEntry, withEntry } from "./entry-change";
+import { readTyped } from "./typed-entry";
 
 const input = z.object({
   assignmentId: idField("assignment"),
@@ -18,21 +18,19 @@ const input = z.object({
   comment: commentField.optional(),
 });
 
-/** Types a score, a lateness or a standing: `17.5`, `17.5 l2`, `m`, `x`, `-`. */
+/** Types a score, a lateness or a standing: `17.5`, `17.5 l2`, `m`, `x`, `-`; with outcomes `17.5 o32`. */
 export const setScore: CommandKind<z.infer<typeof input>> = {
   input,
   prepare: (state, { assignmentId, studentId, text, seen, confirmed = false, comment = "" }) => {
     const paper = paperAt(state, { assignmentId, studentId });
     if (!paper.ok) return paper;
-    const entry = readEntry(state, paper.value.assignment, text);
-    if (!entry.ok) return entry;
     const known = checkSeen(seen, entryText(state, assignmentId, studentId));
     if (!known.ok) return known;
-    const next = withEntry(state, paper.value, entry.value, confirmed);
-    if (!next.ok) return next;
-    const line = lineOf(paper.value, entry.value, next.value);
-    if (comment === "") return finish(line, put(state, "results", next.value));
-    const overallComment = [next.value.overallComment, comment].filter(Boolean).join("\n");
-    return finish(`${line}, with a comment`, put(state, "results", { ...next.value, overallComment }));
+    const typed = readTyped(state, paper.value, text, confirmed);
+    if (!typed.ok) return typed;
+    const { result, judgements, line } = typed.value;
+    if (comment === "") return finish(line, put(state, "results", result), ...judgements);
+    const overallComment = [result.overallComment, comment].filter(Boolean).join("\n");
+    return finish(`${line}, with a comment`, put(state, "results", { ...result, overallComment }), ...judgements);
   },
 };

@@ -7,15 +7,21 @@ import { scopeOf, scopeTitle, wholeGroupField } from "./group-scope";
 
 const place = { assignmentId: idField("assignment"), studentId: idField("student") };
 
-const standingInput = z.object({ ...place, decision: z.enum(["missing", "excused"]).nullable() });
+const standingInput = z.object({
+  ...place,
+  decision: z.enum(["missing", "excused"]).nullable(),
+  /** The same decision takes itself back, as it stands when the command is carried out: a key pressed twice. */
+  toggle: z.boolean().optional(),
+});
 
 /** Says that a student is missing or excused, or takes it back. */
 export const setStanding: CommandKind<z.infer<typeof standingInput>> = {
   input: standingInput,
-  prepare: (state, { decision, ...where }) => {
+  prepare: (state, { decision: wanted, toggle = false, ...where }) => {
     const paper = paperAt(state, where);
     if (!paper.ok) return paper;
     const result = resultOf(state, where.assignmentId, where.studentId);
+    const decision = toggle && result.decision === wanted ? null : wanted;
     return finish(
       `${paper.value.title}: ${decision ?? "standing taken back"}`,
       put(state, "results", { ...result, decision }),

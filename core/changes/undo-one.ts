@@ -3,6 +3,8 @@ import { recordAt, recordsOf, type CourseState, type TableName } from "#core/mod
 import type { ChangeIssue, Context } from "./change";
 import { NOT_UNDOABLE, type Entry } from "./history";
 import { applyPatches, invertPatches } from "./patch";
+import { usesOf } from "./rubrics";
+import { usesOfScale } from "./scales";
 
 /** For each table, how many records of a state still name one of its ids. */
 const REFERRERS: Partial<Readonly<Record<TableName, (state: CourseState, id: string) => boolean>>> = {
@@ -17,12 +19,8 @@ const REFERRERS: Partial<Readonly<Record<TableName, (state: CourseState, id: str
   categories: (state, id) =>
     Object.values(state.assignments).some(({ categoryId }) => categoryId === id) ||
     Object.values(state.categories).some(({ parentId }) => parentId === id),
-  rubrics: (state, id) =>
-    Object.values(state.assignments).some((item) => item.rubricId === id || item.outcomeRubricId === id),
-  scales: (state, id) =>
-    Object.values(state.assignments).some(
-      ({ scoredIn, outcomeScaleId }) => outcomeScaleId === id || (scoredIn.kind === "scale" && scoredIn.scaleId === id),
-    ),
+  rubrics: (state, id) => usesOf(state, id).length > 0,
+  scales: (state, id) => usesOfScale(state, id).length > 0,
   sections: (state, id) => Object.values(state.students).some(({ sectionId }) => sectionId === id),
 };
 

@@ -1,6 +1,6 @@
 import Papa from "papaparse";
 import { pointsText, roundToText } from "#core/kernel";
-import { assignmentsOf, courseOf, fullName, studentsOf, type CourseState } from "#core/model";
+import { assignmentsOf, courseOf, listName, namesBy, studentsOf, type CourseState } from "#core/model";
 import { figuresOf } from "#core/totals";
 
 /** A cell of a table: text, or a figure that stays a figure. */
@@ -39,7 +39,7 @@ export function scoresCsv(state: CourseState): string {
     const total = totals(student.id);
     return [
       text(student.number),
-      text(fullName(student)),
+      text(listName(student, namesBy(state))),
       text(student.sectionId ? (state.sections[student.sectionId]?.name ?? "") : ""),
       ...assignments.map((assignment): Cell => {
         const { standing, counted } = figure(assignment.id, student.id);

@@ -1,5 +1,5 @@
-import { roundToText } from "#core/kernel";
-import { courseOf, fullName, studentsOf, type CourseState, type GradeExport } from "#core/model";
+import { roundToText, sameValue } from "#core/kernel";
+import { courseOf, listName, namesBy, studentsOf, termsOf, type CourseState, type GradeExport } from "#core/model";
 import { figuresOf } from "#core/totals";
 import { writeCsv, type Cell } from "./csv";
 
@@ -11,13 +11,18 @@ export function finalGrades(state: CourseState): FinalGrade[] {
   const { percentPlaces } = courseOf(state);
   const { totals } = figuresOf(state);
   return studentsOf(state).map((student) => {
-    const { now, letter } = totals(student.id);
+    const { now, letter, terms } = totals(student.id);
+    const ofTerms = termsOf(state).map(({ id, name }) => {
+      const total = terms.get(id)?.now ?? null;
+      return { name, percent: total && roundToText(total, percentPlaces) };
+    });
     return {
       studentId: student.id,
       number: student.number,
-      name: fullName(student),
+      name: listName(student, namesBy(state)),
       percent: now && roundToText(now, percentPlaces),
       letter,
+      ...(ofTerms.length > 0 && { terms: ofTerms }),
     };
   });
 }
@@ -37,15 +42,18 @@ export function openBeforeGrades(state: CourseState): { readonly waiting: number
   return { waiting, undecided };
 }
 
-/** Final grades as CSV for a registrar: number, name, percent, letter. */
+/** Final grades as CSV for a registrar: number, name, the terms where there are any, percent, letter. */
 export function finalGradesCsv(grades: readonly FinalGrade[]): string {
   const text = (value: string): Cell => ({ text: value });
+  const figure = (percent: string | null): Cell => (percent === null ? text("") : { figure: percent });
+  const terms = grades[0]?.terms?.map(({ name }) => `${name} (%)`) ?? [];
   return writeCsv([
-    ["Student number", "Name", "Total (%)", "Letter"].map(text),
-    ...grades.map(({ number, name, percent, letter }) => [
+    ["Student number", "Name", ...terms, "Total (%)", "Letter"].map(text),
+    ...grades.map(({ number, name, percent, letter, terms: own = [] }) => [
       text(number),
       text(name),
-      percent === null ? text("") : { figure: percent },
+      ...own.map((term) => figure(term.percent)),
+      figure(percent),
       text(letter ?? ""),
     ]),
   ]);
@@ -64,7 +72,8 @@ export function gradeDifferences(kept: readonly FinalGrade[], present: readonly 
   const ids = [...new Set([...present, ...kept].map(({ studentId }) => studentId))];
   return ids.flatMap((id): GradeDifference[] => {
     const [old, now] = [kept, present].map((list) => list.find(({ studentId }) => studentId === id) ?? null);
-    if (old && now && old.percent === now.percent && old.letter === now.letter) return [];
+    const sameTerms = !old?.terms || sameValue(old.terms, now?.terms);
+    if (old && now && old.percent === now.percent && old.letter === now.letter && sameTerms) return [];
     const { name, number } = now ?? old ?? { name: "", number: "" };
     return [{ name, number, old: old ?? null, present: now ?? null }];
   });

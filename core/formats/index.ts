@@ -51,7 +51,7 @@ export {
 export { readRubricFile, rubricCsv, rubricJson, type RubricFileIssue } from "./rubric-file";
 export { webAnnotations, type AnnotatedFile } from "./web-annotations";
 export { readShorthand, shortNameOf, type ShorthandIssue, type ShorthandItem } from "./shorthand";
-export { readDate, type LocalMoment } from "./shorthand-date";
+export { daysOn, readDate, type LocalMoment } from "./shorthand-date";
 export { base64, base64Text } from "./base64";
 export { MERGE_FIELDS, mergeFields, type MergeField, type Merged, type MergeValues } from "./merge-fields";
 export {
@@ -80,5 +80,6 @@ export {
   type FinalGrade,
   type GradeDifference,
 } from "./final-grades";
+export { outcomeReports, outcomesCsv, type LevelGiven, type OutcomeReport } from "./outcome-report";
 export { rosterResultsArchive, rosterResultsFiles } from "./roster-results";
 export { progressReport, type ProgressReport } from "./progress-report";

@@ -4,7 +4,7 @@ import { runCommand, type Command } from "#core/changes";
 import { pointsText, required, type AssignmentId, type Instant, type StudentId } from "#core/kernel";
 import { FACETS, judgementOf, resultOf, type CourseState, type Facet } from "#core/model";
 import { figuresOf } from "#core/totals";
-import { assignmentId, criterionId, fileId, run, runs, smallCourse, studentId, WORLD } from "#core/testing";
+import { assignmentId, criterionId, fileId, makeRubric, run, runs, smallCourse, studentId, WORLD } from "#core/testing";
 import { addresseesOf } from "../../app/ui/addressees";
 import { formattedHtml } from "../../app/ui/formatted";
 import { mailDraft, mergeFields, MERGE_FIELDS, studentCopyHtml, studentCopyOf } from "./index";
@@ -43,12 +43,32 @@ function edits(student: StudentId, assignment: AssignmentId): Command[] {
     score,
     { type: "setComment", ...place, facing: "student", text: `said${mark}` },
     { type: "setComment", ...place, facing: "private", text: `private${mark}` },
+    { type: "setCriterionComment", ...place, criterionId: criterionId("care"), comment: `saido${mark}` },
+    ...(assignment === ESSAY
+      ? [
+          {
+            type: "setCriterionComment" as const,
+            ...place,
+            criterionId: criterionId("record"),
+            facing: "private" as const,
+            comment: `private${mark}c`,
+          },
+        ]
+      : []),
   ];
 }
+
+const OUTCOMES = { ...makeRubric("outcomes", "care: 1-1, 2-2"), purpose: "outcomes" as const };
 
 const base = (): CourseState =>
   run(
     smallCourse({ lateRule: null, totalsRestOn: "all", releasePasses: ["rubric_tells_score"] }),
+    { type: "saveRubric", rubric: OUTCOMES },
+    ...WORK.map((work) => ({
+      type: "editAssignment" as const,
+      assignmentId: work,
+      fields: { outcomeRubricId: OUTCOMES.id, task: "openword", showsRubric: true },
+    })),
     ...PEOPLE.flatMap((student) => [
       { type: "editStudent" as const, studentId: student, fields: { note: `note${slugOf(student)}` } },
       ...["reasoning", "writing"].map((criterion) => ({
@@ -80,6 +100,7 @@ function wordsOf(state: CourseState, student: StudentId, assignment: AssignmentI
     if (assignment === QUIZ) return [];
     return [judgementOf(state, assignment, student, criterionId("record")).points ?? ""];
   }
+  if (facet === "outcomes") return [judgementOf(state, assignment, student, criterionId("care")).comment];
   const notes = assignment === ESSAY && student === PEOPLE[0] ? ["remarkada", "passageada"] : [];
   return [resultOf(state, assignment, student).overallComment, ...notes];
 }

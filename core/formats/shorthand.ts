@@ -212,6 +212,7 @@ function readLine(raw: string, setting: ShorthandSetting): ShorthandItem[] | Omi
       aboveAllowed: false,
       counts: true,
       hidden: false,
+      showsRubric: false,
       grouping: "alone",
       attemptsAllowed: null,
       scoredIn: { kind: "points" },

@@ -1,4 +1,5 @@
-import type { CommentsCopy, RubricCopy, ScoreCopy, TotalCopy, WorkFile } from "#core/model";
+import type { CommentsCopy, OutcomesCopy, RubricCopy, ScoreCopy, TotalCopy, WorkFile } from "#core/model";
+import type { Announced } from "#core/release";
 import { base64 } from "./base64";
 import { COPY_STYLE } from "./student-copy-style";
 import type { CopyFiles, CopyLetter, StudentCopyContent } from "./student-copy";
@@ -74,10 +75,44 @@ export function studentCopyHtml(copy: StudentCopyContent, parts: HtmlParts): str
             </section>`
           }
           ${copy.letters.map((letter) => letterPart(letter, copy, parts))}
+          ${
+            copy.announced.length > 0 &&
+            html`<section>
+              <h2>Announced work</h2>
+              ${copy.announced.map((work) => announcedPart(work, copy, parts))}
+            </section>`
+          }
         </main>
       </body>
     </html> `;
   return page.text;
+}
+
+/** What is to be done, and by when: the same for everyone. */
+function announcedPart(work: Announced, { timeZone }: StudentCopyContent, parts: HtmlParts): Markup {
+  const when = new Intl.DateTimeFormat("en-GB", { dateStyle: "long", timeStyle: "short", timeZone });
+  const facts = [
+    work.dueAt && `due ${when.format(new Date(work.dueAt))}`,
+    work.bonus ? "bonus" : `${work.points} points`,
+  ].filter(Boolean);
+  return html`<h3>${work.name}</h3>
+    <p class="soft">${facts.join(" · ")}</p>
+    ${work.task !== "" && html`<div class="words">${raw(parts.formatted(work.task))}</div>`}
+    ${work.note !== "" && html`<p class="words">${work.note}</p>`}
+    ${work.files.map((file) => filePart(file, parts.files))}
+    ${
+      work.rubric &&
+      html`<details>
+        <summary>How it will be judged</summary>
+        ${work.rubric.map(
+          (criterion) =>
+            html`<p class="ends"><span>${criterion.name}</span><strong>of ${criterion.maximum}</strong></p>
+              <ul class="items">
+                ${criterion.levels.map((level) => html`<li>${level.name}, ${level.min} to ${level.max}${level.descriptor !== "" && `: ${level.descriptor}`}</li>`)}
+              </ul>`,
+        )}
+      </details>`
+    }`;
 }
 
 const totalPart = (total: TotalCopy): Markup =>
@@ -102,13 +137,14 @@ const totalPart = (total: TotalCopy): Markup =>
     </details>`;
 
 function letterPart(letter: CopyLetter, { timeZone, name }: StudentCopyContent, parts: HtmlParts): Markup {
-  const { assignment, score, rubric, comments, classFigures, messages } = letter;
+  const { assignment, score, rubric, comments, outcomes, classFigures, messages } = letter;
   const when = new Intl.DateTimeFormat("en-GB", { dateStyle: "medium", timeStyle: "short", timeZone });
   return html`<section>
     <h2>${assignment.name}</h2>
     ${comments && comments.overall !== "" && html`<div class="words">${raw(parts.formatted(comments.overall))}</div>`}
     ${rubric && rubricPart(rubric, comments)} ${score && scorePart(score)}
     ${classFigures && html`<p class="soft">The class, ${classFigures.students} papers: mean ${classFigures.mean}, median ${classFigures.median} of ${classFigures.maximum}</p>`}
+    ${outcomes && outcomesPart(outcomes)}
     ${
       comments &&
       !rubric &&
@@ -132,6 +168,18 @@ function letterPart(letter: CopyLetter, { timeZone, name }: StudentCopyContent, 
   </section>`;
 }
 
+const outcomesPart = ({ rows, attainment }: OutcomesCopy): Markup =>
+  html`<h3>Outcomes, apart from the score</h3>
+    ${rows.map(
+      (row) =>
+        html`<div class="row">
+          <p class="ends"><span>${row.name}</span><strong>${row.level ?? "–"}</strong></p>
+          ${row.descriptor !== "" && html`<p class="soft">${row.descriptor}</p>`}
+          ${row.comment !== "" && html`<p class="words">${row.comment}</p>`}
+        </div>`,
+    )}
+    ${attainment && html`<p class="ends"><span>${attainment.scale}</span><strong>${attainment.level}</strong></p>`}`;
+
 const points = (value: string | null, maximum: string): string => `${value ?? "–"} / ${maximum}`;
 
 function scorePart(score: ScoreCopy): Markup {
@@ -141,7 +189,7 @@ function scorePart(score: ScoreCopy): Markup {
       : score.standing === "missing"
         ? `missing${score.points === null ? "" : ` · ${points(score.points, score.maximum)}`}`
         : score.maximum === "0"
-          ? `${score.points ?? "–"} points, bonus`
+          ? `${score.points ?? "–"} ${score.points === "1" ? "point" : "points"}, bonus`
           : points(score.points, score.maximum);
   return html`<p class="ends total"><span>Score</span><strong>${figure}</strong></p>
     ${score.beforeDeduction !== null && score.points !== null && html`<p class="soft right">${score.beforeDeduction} before the deduction for being late</p>`}`;

@@ -1,6 +1,13 @@
 import { textSum, type FileId, type Instant, type StudentId } from "#core/kernel";
 import { courseOf, fullName, type CourseState, type Message, type TotalCopy, type WorkFile } from "#core/model";
-import { visibleMessages, visibleTo, visibleTotals, type VisibleAssignment } from "#core/release";
+import {
+  announcedWork,
+  visibleMessages,
+  visibleTo,
+  visibleTotals,
+  type Announced,
+  type VisibleAssignment,
+} from "#core/release";
 
 /** One assignment in a student's copy: what is visible of it, and what was said about it. */
 export interface CopyLetter extends VisibleAssignment {
@@ -17,6 +24,8 @@ export interface StudentCopyContent {
   readonly madeAt: Instant;
   readonly totals: readonly TotalCopy[];
   readonly letters: readonly CopyLetter[];
+  /** What may be read of all work, released or not. */
+  readonly announced: readonly Announced[];
 }
 
 /** What a student can see at a moment. Whatever is timed must have been given out before. */
@@ -32,6 +41,7 @@ export function studentCopyOf(state: CourseState, studentId: StudentId, madeAt: 
     name: fullName(student),
     madeAt,
     totals: visibleTotals(state, studentId),
+    announced: announcedWork(state, madeAt),
     letters: visibleTo(state, studentId).map((letter) => {
       const assignment = state.assignments[letter.assignment.id];
       const messages = assignment ? visibleMessages(state, assignment, studentId) : [];
@@ -40,17 +50,20 @@ export function studentCopyOf(state: CourseState, studentId: StudentId, madeAt: 
   };
 }
 
-/** Whether there is anything in it. */
+/** Whether anything has been released to them; work that is only announced is told with it, and by itself makes no copy. */
 export const hasContent = ({ letters, totals }: StudentCopyContent): boolean => letters.length + totals.length > 0;
 
-/** The files a student's copy takes along: works with remarks on them, and files that go with the comments. */
-export function filesOfCopy({ letters }: StudentCopyContent): {
+/** The files a student's copy takes along: works with remarks on them, and files that go with the comments or the tasks. */
+export function filesOfCopy({ letters, announced }: StudentCopyContent): {
   readonly works: readonly WorkFile[];
   readonly attachments: readonly WorkFile[];
 } {
   return {
     works: letters.flatMap(({ comments }) => comments?.files ?? []),
-    attachments: letters.flatMap(({ comments }) => comments?.attachments ?? []),
+    attachments: [
+      ...letters.flatMap(({ comments }) => comments?.attachments ?? []),
+      ...announced.flatMap(({ files }) => files),
+    ],
   };
 }
 

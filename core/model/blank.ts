@@ -46,6 +46,7 @@ const MAKERS: { readonly [T in keyof BlankRecords]: (id: string, parts: readonly
     points: null,
     notApplicable: false,
     comment: "",
+    privateNote: "",
   }),
   releases: (id, [assignmentId, facet]) => ({
     id,
@@ -62,6 +63,7 @@ const MAKERS: { readonly [T in keyof BlankRecords]: (id: string, parts: readonly
     score: null,
     rubric: null,
     comments: null,
+    outcomes: null,
     classFigures: null,
     name: "",
   }),

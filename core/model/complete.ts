@@ -3,7 +3,7 @@ import { ASSIGNMENT_DEFAULTS, CRITERION_DEFAULTS } from "./plan";
 import { RELEASE_DEFAULTS } from "./release";
 import { RESULT_DEFAULTS } from "./blank";
 import { STUDENT_DEFAULTS } from "./people";
-import { NOTE_DEFAULTS } from "./work";
+import { JUDGEMENT_DEFAULTS, NOTE_DEFAULTS } from "./work";
 
 type Fields = Readonly<Record<string, unknown>>;
 
@@ -13,6 +13,7 @@ const ADDED: Readonly<Record<string, Fields>> = {
   students: STUDENT_DEFAULTS,
   results: RESULT_DEFAULTS,
   notes: NOTE_DEFAULTS,
+  judgements: JUDGEMENT_DEFAULTS,
   courses: COURSE_DEFAULTS,
   releases: RELEASE_DEFAULTS,
 };
@@ -31,7 +32,7 @@ export function completeRecord(table: string, record: Fields): Fields {
   return { ...added, ...record, ...(online && { channel: "file" }) };
 }
 
-/** What was given out before there were colours, files as feedback, answers, class figures and a fixed name has none. */
+/** What was given out before there were colours, files as feedback, answers, class figures, outcomes and a fixed name has none. */
 function completeCopy(copy: Fields): Fields {
   const comments = copy.comments as { content: { notes: Fields[]; attachments?: unknown } } | null;
   const rubric = copy.rubric as { content: Fields } | null | undefined;
@@ -40,11 +41,13 @@ function completeCopy(copy: Fields): Fields {
     (!comments || (comments.content.attachments && notes.every((note) => Object.hasOwn(note, "colour")))) &&
     (!rubric || Object.hasOwn(rubric.content, "answers")) &&
     Object.hasOwn(copy, "classFigures") &&
+    Object.hasOwn(copy, "outcomes") &&
     Object.hasOwn(copy, "name");
   if (whole) return copy;
   const completed = notes.map((note) => ({ colour: NOTE_DEFAULTS.colour, ...note }));
   return {
     classFigures: null,
+    outcomes: null,
     name: "",
     ...copy,
     ...(comments && { comments: { ...comments, content: { attachments: [], ...comments.content, notes: completed } } }),

@@ -55,6 +55,8 @@ export const courseSchema = z.object({
   releaseStops: z.array(z.string().max(40)).max(40),
   /** Findings that would stop a release by themselves and do not in this course, by their codes. */
   releasePasses: z.array(z.string().max(40)).max(40),
+  /** How students are listed and sorted: `Bram Oduya`, or `Oduya, Bram`. Who is spoken to is always called by both. */
+  namesBy: z.enum(["given", "family"]),
 });
 /** A course with the rules of its figures. */
 export type Course = z.infer<typeof courseSchema>;
@@ -67,6 +69,7 @@ export const COURSE_DEFAULTS = {
   totalsRestOn: "released",
   releaseStops: [],
   releasePasses: [],
+  namesBy: "given",
 } satisfies Partial<Course>;
 
 /** A part of the course with dates and a weight of its own; assignments belong to it by their due date. */

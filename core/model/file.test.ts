@@ -44,12 +44,14 @@ describe("remarks made before they had colours", () => {
     const copy = { id: "a", comments: { at: "t", content: { overall: "", notes: [{ id: "note:a" }] } } };
     expect(completeRecord("copies", copy)).toEqual({
       id: "a",
+      outcomes: null,
       classFigures: null,
       name: "",
       comments: { at: "t", content: { overall: "", attachments: [], notes: [{ id: "note:a", colour: null }] } },
     });
     const now = {
       id: "a",
+      outcomes: null,
       classFigures: null,
       name: "Essay",
       comments: { at: "t", content: { attachments: [], notes: [{ id: "note:a", colour: "plum" }] } },
@@ -57,6 +59,7 @@ describe("remarks made before they had colours", () => {
     expect(completeRecord("copies", now)).toBe(now);
     expect(completeRecord("copies", { id: "a", comments: null })).toEqual({
       id: "a",
+      outcomes: null,
       classFigures: null,
       name: "",
       comments: null,

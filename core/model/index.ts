@@ -1,7 +1,17 @@
 export { blankRecord, hasBlanks } from "./blank";
 export { COURSE_DEFAULTS, courseSchema, termSchema, type Band, type Course, type LateRule, type Term } from "./course";
 export { commentField, countField, decimalField, idField, instantField, nameField, recordKeyField } from "./fields";
-export { byName, fullName, STUDENT_DEFAULTS, initials, type Marker, type Section, type Student } from "./people";
+export {
+  byName,
+  fullName,
+  listName,
+  STUDENT_DEFAULTS,
+  initials,
+  type Marker,
+  type NamesBy,
+  type Section,
+  type Student,
+} from "./people";
 export {
   ASSIGNMENT_DEFAULTS,
   CATEGORY_DEFAULTS,
@@ -24,6 +34,7 @@ export {
   FACETS,
   facetSchema,
   type ClassFiguresCopy,
+  type OutcomesCopy,
   type CommentsCopy,
   type Facet,
   type Release,
@@ -70,6 +81,8 @@ export {
   groupOf,
   answerOf,
   groupMembers,
+  leftStudentsOf,
+  namesBy,
   handInOf,
   mailsOf,
   messagesOf,
@@ -83,6 +96,8 @@ export {
   resultKey,
   resultOf,
   rubricOf,
+  outcomeRubricOf,
+  outcomeScaleOf,
   studentsOf,
   TABLE_NAMES,
   tableSchemas,

@@ -1,6 +1,18 @@
 import { describe, expect, it } from "vitest";
 import type { Id } from "#core/kernel";
-import { blankRecord, byName, fullName, initials, tableSchemas, type Student } from "./index";
+import { scoresCsv } from "#core/formats";
+import { run, smallCourse } from "#core/testing";
+import {
+  blankRecord,
+  byName,
+  fullName,
+  initials,
+  listName,
+  rosterName,
+  studentsOf,
+  tableSchemas,
+  type Student,
+} from "./index";
 
 const student = (givenName: string, familyName: string, id = "x"): Student => ({
   id: `student:${id}` as Id<"student">,
@@ -10,6 +22,7 @@ const student = (givenName: string, familyName: string, id = "x"): Student => ({
   sectionId: null,
   note: "",
   email: "",
+  left: false,
 });
 
 describe("names", () => {
@@ -28,7 +41,31 @@ describe("names", () => {
 
   it("sort as they are read out, and equals by id so that the order is always the same", () => {
     const list = [student("Bo", "A", "2"), student("Ann", "Z", "3"), student("Bo", "A", "1")];
-    expect(list.sort(byName).map(({ id }) => id)).toEqual(["student:3", "student:1", "student:2"]);
+    expect(list.sort(byName("given")).map(({ id }) => id)).toEqual(["student:3", "student:1", "student:2"]);
+  });
+});
+
+describe("names by family name", () => {
+  it("stand with the family name first, and sort by it; a single name stays as it is", () => {
+    const list = [student("Ann", "Zed", "1"), student("Oskar", "", "2"), student("Zoe", "Abel", "3")];
+    expect(list.sort(byName("family")).map((one) => listName(one, "family"))).toEqual([
+      "Abel, Zoe",
+      "Oskar",
+      "Zed, Ann",
+    ]);
+    expect(listName(student("Ann", "Zed"), "given")).toBe("Ann Zed");
+  });
+
+  it("order the roster and tell namesakes apart by the course's setting, everywhere at once", () => {
+    const state = smallCourse();
+    const byFamily = run(state, { type: "editCourse", fields: { namesBy: "family" } });
+    expect(studentsOf(state).map((one) => rosterName(state, one))).toEqual(["Ada Ames", "Ben Bolt", "Cleo Crane"]);
+    expect(studentsOf(byFamily).map((one) => rosterName(byFamily, one))).toEqual([
+      "Ames, Ada",
+      "Bolt, Ben",
+      "Crane, Cleo",
+    ]);
+    expect(scoresCsv(byFamily)).toContain('"Ames, Ada"');
   });
 });
 

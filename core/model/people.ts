@@ -22,12 +22,14 @@ export const studentSchema = z.object({
   note: commentField,
   /** Where their post goes; empty where it is not known. */
   email: z.string().trim().max(320),
+  /** Has left the course: kept with all that is known of them, and in no list and no figure of the class. */
+  left: z.boolean(),
 });
 /** A student of the roster. */
 export type Student = z.infer<typeof studentSchema>;
 
 /** What a student is where nothing else is said. */
-export const STUDENT_DEFAULTS = { note: "", email: "" } as const satisfies Partial<Student>;
+export const STUDENT_DEFAULTS = { note: "", email: "", left: false } as const satisfies Partial<Student>;
 
 /** Given name and family name, without a space at the end. */
 export const fullName = (student: Student): string => `${student.givenName} ${student.familyName}`.trim();
@@ -39,8 +41,17 @@ export function initials(student: Student): string {
   return (first + second).toUpperCase();
 }
 
+/** Which part of a name comes first in lists. */
+export type NamesBy = "given" | "family";
+
+/** The name as it stands in a list: `Bram Oduya`, or by family name `Oduya, Bram`; a single name stays as it is. */
+export const listName = (student: Student, by: NamesBy): string =>
+  by === "family" && student.familyName !== "" ? `${student.familyName}, ${student.givenName}` : fullName(student);
+
 const collator = new Intl.Collator("en");
 
-/** Order of the roster: given name, then family name, as they are read out. */
-export const byName = (a: Student, b: Student): number =>
-  collator.compare(fullName(a), fullName(b)) || (a.id < b.id ? -1 : 1);
+/** Order of the roster, by the name as it is listed. */
+export const byName =
+  (by: NamesBy) =>
+  (a: Student, b: Student): number =>
+    collator.compare(listName(a, by), listName(b, by)) || (a.id < b.id ? -1 : 1);

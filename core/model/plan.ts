@@ -118,6 +118,8 @@ export const assignmentSchema = z.object({
   outcomeScaleId: idField("scale").nullable(),
   /** Students do not see that it exists; nothing of it is visible, whatever its seals say. */
   hidden: z.boolean(),
+  /** Students may read the rubric before anything is released. */
+  showsRubric: z.boolean(),
   /** Held for moderation: nothing of it is visible, whatever its seals say. */
   held: z.boolean(),
   /** Why it is held, for those who mark: a board that has not met. */
@@ -155,6 +157,7 @@ export const ASSIGNMENT_DEFAULTS: Omit<
   outcomeRubricId: null,
   outcomeScaleId: null,
   hidden: false,
+  showsRubric: false,
   held: false,
   heldReason: "",
 };

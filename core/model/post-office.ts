@@ -56,6 +56,8 @@ export const gradeExportSchema = z.object({
         name: z.string(),
         percent: z.string().nullable(),
         letter: z.string().nullable(),
+        /** The totals of the terms, in percent, where the course had terms. */
+        terms: z.array(z.object({ name: z.string(), percent: z.string().nullable() })).optional(),
       }),
     )
     .max(5_000),

@@ -4,7 +4,7 @@ import { fileSchema } from "./file";
 import { noteSchema } from "./work";
 
 /** The parts of a result that are released by themselves. */
-export const facetSchema = z.enum(["score", "rubric", "comments", "classFigures"]);
+export const facetSchema = z.enum(["score", "rubric", "comments", "outcomes", "classFigures"]);
 /** A part of a result that is released by itself. */
 export type Facet = z.infer<typeof facetSchema>;
 /** All facets, in the order they are listed. */
@@ -99,6 +99,21 @@ const commentsCopySchema = z.object({
   ),
 });
 
+const outcomesCopySchema = z.object({
+  /** Each outcome judged on the paper; no points, for they are no part of the score. */
+  rows: z.array(
+    z.object({
+      criterionId: idField("criterion"),
+      name: z.string(),
+      level: z.string().nullable(),
+      descriptor: z.string(),
+      comment: z.string(),
+    }),
+  ),
+  /** The level given on a scale beside the points. */
+  attainment: z.object({ scale: z.string(), level: z.string() }).nullable(),
+});
+
 /** Figures of the class on one assignment, in points as displayed. They are given out over enough students only. */
 const classFiguresCopySchema = z.object({
   students: z.number().int().min(1),
@@ -118,6 +133,7 @@ export const copySchema = z.object({
   score: stamped(scoreCopySchema),
   rubric: stamped(rubricCopySchema),
   comments: stamped(commentsCopySchema),
+  outcomes: stamped(outcomesCopySchema),
   classFigures: stamped(classFiguresCopySchema),
   /** The assignment's name when it was last given out; empty in copies older than that. */
   name: z.string(),
@@ -130,6 +146,8 @@ export type ScoreCopy = z.infer<typeof scoreCopySchema>;
 export type RubricCopy = z.infer<typeof rubricCopySchema>;
 /** Notes and comments as they were given out. */
 export type CommentsCopy = z.infer<typeof commentsCopySchema>;
+/** Attainment of outcomes as it was given out. */
+export type OutcomesCopy = z.infer<typeof outcomesCopySchema>;
 /** The figures of the class as they were given out. */
 export type ClassFiguresCopy = z.infer<typeof classFiguresCopySchema>;
 

@@ -1,8 +1,8 @@
 import { plainText } from "./find-student";
-import { fullName, type Student } from "./people";
-import type { CourseState } from "./state";
+import { fullName, listName, type Student } from "./people";
+import { namesBy, type CourseState } from "./state";
 
-type Roster = Pick<CourseState, "students" | "sections">;
+type Roster = Pick<CourseState, "courses" | "students" | "sections">;
 
 const shared = new WeakMap<CourseState["students"], ReadonlySet<string>>();
 
@@ -22,10 +22,10 @@ function sharedNames(students: CourseState["students"]): ReadonlySet<string> {
 
 /**
  * A student's name where others stand beside it: `Bram Oduya`, or where another bears it too `Bram Oduya, L26051, Heron`.
- * Case and accents tell nobody apart.
+ * Case and accents tell nobody apart. Where the course lists its students by family name, that comes first.
  */
-export function rosterName({ students, sections }: Roster, student: Student): string {
-  const name = fullName(student);
+export function rosterName({ courses, students, sections }: Roster, student: Student): string {
+  const name = listName(student, namesBy({ courses }));
   if (!sharedNames(students).has(compared(student))) return name;
   const section = student.sectionId && sections[student.sectionId]?.name;
   return [name, student.number, section].filter(Boolean).join(", ");

@@ -3,7 +3,7 @@ import type { AssignmentId, CriterionId, QuestionId, StudentId } from "#core/ker
 import { required } from "#core/kernel";
 import { blankRecord } from "./blank";
 import { courseSchema, termSchema, type Course, type Term } from "./course";
-import { byName, markerSchema, sectionSchema, studentSchema, type Student, type Section } from "./people";
+import { byName, markerSchema, sectionSchema, studentSchema, type NamesBy, type Student, type Section } from "./people";
 import {
   assignmentSchema,
   categorySchema,
@@ -12,6 +12,7 @@ import {
   type Assignment,
   type Category,
   type Rubric,
+  type Scale,
 } from "./plan";
 import {
   copySchema,
@@ -129,16 +130,32 @@ const releaseKey = (assignmentId: AssignmentId, facet: Facet): string => `${assi
 /** The course record itself. @throws RangeError on a state without one, which storage never hands out. */
 export const courseOf = (state: CourseState): Course => required(Object.values(state.courses)[0], "course");
 
-const rosters = new WeakMap<CourseState["students"], readonly Student[]>();
+const rosters: Readonly<Record<NamesBy, WeakMap<CourseState["students"], readonly Student[]>>> = {
+  given: new WeakMap(),
+  family: new WeakMap(),
+};
 
-/** The roster in the order it is read out; sorted once for each table of students. */
+/** Which part of a name comes first in the lists of a course. */
+export const namesBy = ({ courses }: Pick<CourseState, "courses">): NamesBy =>
+  Object.values(courses)[0]?.namesBy ?? "given";
+
+/** The roster in the order it is read out, without those who have left; sorted once for each table of students. */
 export function studentsOf(state: CourseState): readonly Student[] {
-  const known = rosters.get(state.students);
+  const by = namesBy(state);
+  const known = rosters[by].get(state.students);
   if (known) return known;
-  const roster = Object.values(state.students).sort(byName);
-  rosters.set(state.students, roster);
+  const roster = Object.values(state.students)
+    .filter(({ left }) => !left)
+    .sort(byName(by));
+  rosters[by].set(state.students, roster);
   return roster;
 }
+
+/** Students who have left the course and can return, in the order of the roster. */
+export const leftStudentsOf = (state: CourseState): Student[] =>
+  Object.values(state.students)
+    .filter(({ left }) => left)
+    .sort(byName(namesBy(state)));
 
 /** Categories in the order of the plan. */
 export const categoriesOf = (state: Pick<CourseState, "categories">): Category[] =>
@@ -174,6 +191,14 @@ export const assignmentsOf = (state: CourseState): Assignment[] => {
 /** The rubric of an assignment, or null. */
 export const rubricOf = (state: CourseState, assignment: Assignment): Rubric | null =>
   assignment.rubricId === null ? null : (state.rubrics[assignment.rubricId] ?? null);
+
+/** The rubric that records attainment of outcomes beside the score, or null. It is never the one the score comes from. */
+export const outcomeRubricOf = (state: CourseState, { rubricId, outcomeRubricId }: Assignment): Rubric | null =>
+  outcomeRubricId === null || outcomeRubricId === rubricId ? null : (state.rubrics[outcomeRubricId] ?? null);
+
+/** The scale on which a level is given beside the points, or null. */
+export const outcomeScaleOf = (state: CourseState, { outcomeScaleId }: Assignment): Scale | null =>
+  outcomeScaleId === null ? null : (state.scales[outcomeScaleId] ?? null);
 
 /** What a student handed in for an assignment themselves, if anything. */
 export const ownHandInOf = (state: CourseState, a: AssignmentId, s: StudentId): HandIn | undefined =>

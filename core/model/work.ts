@@ -73,6 +73,8 @@ export const judgementSchema = z.object({
   points: decimalField.nullable(),
   notApplicable: z.boolean(),
   comment: commentField,
+  /** On this criterion, seen by instructors only, always. */
+  privateNote: commentField,
 });
 /** The judgement of one criterion on one paper, in points. */
 export type Judgement = z.infer<typeof judgementSchema>;
@@ -143,6 +145,9 @@ export type Note = z.infer<typeof noteSchema>;
 export type NoteMark = Note["mark"];
 /** A colour chosen by hand. */
 export type NoteColour = (typeof NOTE_COLOURS)[number];
+
+/** What every judgement had before it could have more. */
+export const JUDGEMENT_DEFAULTS = { privateNote: "" } as const;
 
 /** What every note had before it could have more. */
 export const NOTE_DEFAULTS = { colour: null, forGroup: false } as const;

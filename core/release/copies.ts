@@ -13,11 +13,12 @@ import {
   type CourseState,
   type Facet,
   type Note,
+  type OutcomesCopy,
   type RubricCopy,
   type ScoreCopy,
   type Student,
 } from "#core/model";
-import { levelAt, rulerEnds } from "#core/scoring";
+import { levelAt, outcomeRows, rulerEnds } from "#core/scoring";
 import { answerPoints, figuresOf } from "#core/totals";
 import { classFiguresOf } from "./class-figures";
 
@@ -26,8 +27,12 @@ export interface FacetContent {
   readonly score: ScoreCopy;
   readonly rubric: RubricCopy;
   readonly comments: CommentsCopy;
+  readonly outcomes: OutcomesCopy;
   readonly classFigures: ClassFiguresCopy;
 }
+
+/** The facets of one student's copy; null where a facet shows nothing. */
+export type FacetContents = { readonly [F in Facet]: FacetContent[F] | null };
 
 /**
  * What a facet of one paper would hold if it were released now; null when there is nothing to release. Private notes,
@@ -43,6 +48,7 @@ export function draftFacet<F extends Facet>(
     score: () => draftScore(state, assignment, student),
     rubric: () => draftRubric(state, assignment, student),
     comments: () => draftComments(state, assignment, student),
+    outcomes: () => draftOutcomes(state, assignment, student),
     classFigures: () => classFiguresOf(state, assignment),
   };
   return drafts[facet]();
@@ -99,6 +105,23 @@ const draftAnswers = (state: CourseState, assignment: Assignment, student: Stude
       comment: answer.comment.trim(),
     };
   });
+
+/** Attainment in levels and words, never in points. */
+function draftOutcomes(state: CourseState, assignment: Assignment, student: Student): OutcomesCopy | null {
+  const judged = outcomeRows(state, assignment, student).map((row) => ({
+    ...row,
+    level: row.given === null ? null : (row.levels[row.given - 1] ?? null),
+    comment: row.comment.trim(),
+  }));
+  const rows = judged.flatMap(({ criterionId, name, level, comment }) =>
+    criterionId !== null && (level !== null || comment !== "")
+      ? [{ criterionId, name, level: level?.name ?? null, descriptor: level?.descriptor ?? "", comment }]
+      : [],
+  );
+  const onScale = judged.find(({ criterionId }) => criterionId === null);
+  const attainment = onScale?.level ? { scale: onScale.name, level: onScale.level.name } : null;
+  return rows.length === 0 && !attainment ? null : { rows, attainment };
+}
 
 /** Where words for a whole group stand in the copy of a member who does not have the file they stand on. */
 const NO_PLACE: Note["target"] = { kind: "point", page: 1, x: 0, y: 0 };

@@ -1,5 +1,7 @@
+export { newcomersOf, type Newcomers } from "./newcomers";
+export { announcedWork, type Announced, type AnnouncedCriterion } from "./announced";
 export { canReply, repliesUnread, unreadReplies, visibleMessages, type UnreadReplies } from "./conversation";
-export { draftFacet, type FacetContent } from "./copies";
+export { draftFacet, type FacetContent, type FacetContents } from "./copies";
 export {
   changedSinceRelease,
   copyState,

@@ -33,6 +33,8 @@ export interface Lane {
   readonly waiting: number;
   readonly excused: number;
   readonly notIn: number;
+  /** Students whose copy differs from what they would be given now. */
+  readonly changed: number;
   readonly next: NextStep;
 }
 
@@ -57,11 +59,11 @@ function countLane(state: CourseState, assignment: Assignment, overdue: boolean)
   const notIn = those((id) => figure(assignment.id, id).standing === "expected");
   const excused = those((id) => figure(assignment.id, id).standing === "excused");
   const ready = students.filter((student) => copyState(state, assignment, student, "score") === "ready").length;
+  const changed = new Set(changedSinceRelease(state, assignment).map(({ student }) => student.id)).size;
   const next = (): NextStep => {
     if (waiting[0]) return { kind: "score", count: waiting.length, studentId: waiting[0] };
     // Nobody is overdue with bonus work: not doing it is a choice.
     if (overdue && notIn[0] && !assignment.bonus) return { kind: "decide", count: notIn.length, studentId: notIn[0] };
-    const changed = new Set(changedSinceRelease(state, assignment).map(({ student }) => student.id)).size;
     if (changed > 0) return { kind: "correct", count: changed };
     if (seal.state === "timed") return { kind: "timed", release: seal };
     if (ready > 0) return { kind: "release", count: ready };
@@ -75,6 +77,7 @@ function countLane(state: CourseState, assignment: Assignment, overdue: boolean)
     waiting: waiting.length,
     excused: excused.length,
     notIn: notIn.length,
+    changed,
     next: next(),
   };
 }

@@ -3,6 +3,8 @@ import {
   assignmentsOf,
   copyOf,
   FACETS,
+  outcomeRubricOf,
+  outcomeScaleOf,
   questionsOf,
   releaseOf,
   resultOf,
@@ -15,7 +17,7 @@ import {
   type TotalSeal,
   type Wave,
 } from "#core/model";
-import { draftFacet, type FacetContent } from "./copies";
+import { draftFacet, type FacetContent, type FacetContents } from "./copies";
 
 /** How one student's copy of a facet stands against what the instructor has. */
 export type CopyState = "nothing" | "ready" | "given" | "changed" | "withdrawn";
@@ -67,7 +69,9 @@ export function facetOverview(state: CourseState, assignment: Assignment, facet:
     nothing: those("nothing").length,
     given: those("given", "changed", "withdrawn"),
     changed: those("changed", "withdrawn"),
-    empty: facet === "rubric" && assignment.rubricId === null && questionsOf(state, assignment.id).length === 0,
+    empty:
+      (facet === "rubric" && assignment.rubricId === null && questionsOf(state, assignment.id).length === 0) ||
+      (facet === "outcomes" && !outcomeRubricOf(state, assignment) && !outcomeScaleOf(state, assignment)),
   };
 }
 
@@ -151,12 +155,8 @@ export const isShown = (state: CourseState, assignment: Assignment, studentId: S
   !resultOf(state, assignment.id, studentId).held;
 
 /** What one student can see of one assignment: released fixed copies, and nothing else. */
-export interface VisibleAssignment {
+export interface VisibleAssignment extends FacetContents {
   readonly assignment: Pick<Assignment, "id" | "name" | "points" | "dueAt">;
-  readonly score: FacetContent["score"] | null;
-  readonly rubric: FacetContent["rubric"] | null;
-  readonly comments: FacetContent["comments"] | null;
-  readonly classFigures: FacetContent["classFigures"] | null;
   /** When the newest part was given out. */
   readonly at: Instant;
 }
@@ -181,6 +181,7 @@ export function visibleTo(state: CourseState, studentId: StudentId): VisibleAssi
           score: shown("score") ? (copy.score?.content ?? null) : null,
           rubric: shown("rubric") ? (copy.rubric?.content ?? null) : null,
           comments: shown("comments") ? (copy.comments?.content ?? null) : null,
+          outcomes: shown("outcomes") ? (copy.outcomes?.content ?? null) : null,
           classFigures: shown("classFigures") ? (copy.classFigures?.content ?? null) : null,
           at,
         },

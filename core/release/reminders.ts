@@ -17,7 +17,7 @@ import { visibleTotals } from "./total-copies";
 
 /** Whom a reminder is for. A figure is in percent; without an assignment it is about all work, or the course total. */
 export interface ReminderFilter {
-  readonly kind: "nothingIn" | "notScored" | "late" | "bonusNotTried" | "below" | "above";
+  readonly kind: "nothingIn" | "dueSoon" | "notScored" | "late" | "bonusNotTried" | "below" | "above";
   readonly assignmentId: AssignmentId | null;
   readonly percent: Exact;
 }
@@ -30,9 +30,12 @@ export interface Reminded {
   readonly tellsSealed: boolean;
 }
 
+/** How long before it is due work is reminded of, in milliseconds: two weeks. */
+const SOON = 14 * 24 * 3_600_000;
+
 type Test = (assignment: Assignment, figure: Figure) => boolean;
 
-/** The students a filter finds, in the order of the roster. Work that is not due yet is not found lacking. */
+/** The students a filter finds, in the order of the roster. Work that is not due yet is found lacking only by `dueSoon`. */
 export function remindersFor(state: CourseState, filter: ReminderFilter, now: Instant): Reminded[] {
   const { kind, assignmentId, percent } = filter;
   const side = kind === "below" ? -1 : 1;
@@ -48,9 +51,15 @@ export function remindersFor(state: CourseState, filter: ReminderFilter, now: In
       }));
   }
   const isDue = ({ dueAt }: Assignment) => dueAt === null || milliseconds(dueAt) <= milliseconds(now);
+  const isSoon = ({ dueAt, givenAt }: Assignment) =>
+    dueAt !== null &&
+    milliseconds(dueAt) > milliseconds(now) &&
+    milliseconds(dueAt) <= milliseconds(now) + SOON &&
+    (givenAt === null || milliseconds(givenAt) <= milliseconds(now));
   const tests: Readonly<Record<ReminderFilter["kind"], Test>> = {
     nothingIn: (assignment, { standing }) =>
       !assignment.bonus && isDue(assignment) && (standing === "expected" || standing === "missing"),
+    dueSoon: (assignment, { standing }) => !assignment.bonus && isSoon(assignment) && standing === "expected",
     notScored: (_assignment, { waiting }) => waiting,
     late: (_assignment, { unitsLate }) => unitsLate > 0,
     bonusNotTried: (assignment, { standing, counted }) =>

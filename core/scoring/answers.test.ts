@@ -2,7 +2,8 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { decimal, fractionText, fromDecimal, required } from "#core/kernel";
 import type { AnswerKey } from "#core/model";
-import { pointsByKey, readChoice, readNumber, shareByKey } from "./answers";
+import { runs } from "#core/testing";
+import { pointsByKey, readChoice, readingOf, readNumber, shareByKey } from "./answers";
 
 const share = (key: AnswerKey, text: string) => {
   const found = shareByKey(key, text);
@@ -120,5 +121,42 @@ describe("options by their letters", () => {
       [1],
       null,
     ]);
+  });
+});
+
+describe("equal answers", () => {
+  const KEYS: readonly AnswerKey[] = [
+    { kind: "numeric", value: "1.5", tolerance: "0.5", toleranceIn: "units" },
+    { kind: "choice", options: ["one", "two", "three"], right: [0, 2], partial: true },
+    { kind: "short", accepted: ["Weir", "the weir"] },
+    { kind: "written" },
+  ];
+
+  it.each([
+    [0, "1,50", "1.5"],
+    [0, "15e-1", " 1.5 "],
+    [1, "c, a", "AC"],
+    [2, "The  Weir", "the weir"],
+    [3, "Because. ", "because."],
+  ] as const)("by key %i: %s and %s", (key, a, b) => {
+    expect(readingOf(required(KEYS[key], "key"), a)).toBe(readingOf(required(KEYS[key], "key"), b));
+  });
+
+  it.each([
+    [0, "1.5", "1.51"],
+    [1, "A", "B"],
+    [2, "weir", "weirs"],
+  ] as const)("not by key %i: %s and %s", (key, a, b) => {
+    expect(readingOf(required(KEYS[key], "key"), a)).not.toBe(readingOf(required(KEYS[key], "key"), b));
+  });
+
+  it("earn the same by the key, whatever they are", () => {
+    const anyText = fc.string({ unit: fc.constantFrom(..."012.,-eABC weir"), maxLength: 6 });
+    fc.assert(
+      fc.property(fc.constantFrom(...KEYS), anyText, anyText, (key, a, b) => {
+        if (readingOf(key, a) === readingOf(key, b)) expect(share(key, a)).toBe(share(key, b));
+      }),
+      { numRuns: runs(2_000) },
+    );
   });
 });

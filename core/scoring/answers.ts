@@ -40,6 +40,23 @@ export function readChoice(text: string, options: number): readonly number[] | n
 }
 
 /**
+ * What of an answer its key reads: answers with the same reading earn the same by any key of that kind. Case, accents and
+ * spaces make no other answer, nor does another way of writing a number or a choice.
+ */
+export function readingOf(key: AnswerKey, text: string): string {
+  const plain = plainText(text.trim()).replace(/\s+/g, " ");
+  if (key.kind === "numeric") {
+    const number = readNumber(text);
+    return number ? `number ${String(number.n)}/${String(number.d)}` : plain;
+  }
+  if (key.kind === "choice") {
+    const chosen = readChoice(text, key.options.length);
+    return chosen ? `choice ${[...chosen].sort((a, b) => a - b).join(" ")}` : plain;
+  }
+  return plain;
+}
+
+/**
  * What a key gives for an answer, as a share of the points from 0 to 1; null where an answer must be judged by hand. An
  * empty answer is worth nothing, whatever the kind.
  */

@@ -2,7 +2,16 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { decimal } from "#core/kernel";
 import { makeRubric, runs } from "#core/testing";
-import { adaptRubric, addLevel, checkRubric, moveBound, removeLevel, startCriterion } from "./index";
+import {
+  adaptRubric,
+  addLevel,
+  checkRubric,
+  duplicateCriterion,
+  levelsFromWords,
+  moveBound,
+  removeLevel,
+  startCriterion,
+} from "./index";
 
 const rubric = makeRubric("care", "care: 0-6, 6.5-10, 10.5-12");
 const criterion = rubric.criteria[0] as NonNullable<(typeof rubric.criteria)[0]>;
@@ -71,4 +80,47 @@ describe("levels", () => {
     ];
     expect(new Set([...ids(rubric), ...ids(adapted)]).size).toBe(2 * ids(rubric).length);
   });
+});
+
+describe("levels from a row of words", () => {
+  it("share the ruler evenly on its steps, and keep what was written at their places", () => {
+    const described = {
+      ...criterion,
+      levels: criterion.levels.map((level) => ({ ...level, descriptor: "as before" })),
+    };
+    const four = levelsFromWords(described, ["Thin", " Fair", "", "Good", "Full"], fresh);
+    expect(four.levels.map(({ name, min, max }) => `${name} ${min}-${max}`)).toEqual([
+      "Thin 0-3",
+      "Fair 3.5-6",
+      "Good 6.5-9",
+      "Full 9.5-12",
+    ]);
+    expect(four.levels.map(({ descriptor }) => descriptor)).toEqual(["as before", "as before", "as before", ""]);
+    expect(new Set(four.levels.map(({ id }) => id)).size).toBe(4);
+    expect(levelsFromWords(criterion, [" ", ""], fresh)).toBe(criterion);
+  });
+
+  it("never overlap or turn upside down, however many there are", () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 9 }), fc.integer({ min: 9, max: 200 }), (count, halves) => {
+        const long = startCriterion(fresh, "long", decimal(String(halves / 2)));
+        const made = levelsFromWords(
+          long,
+          Array.from({ length: count }, (_, index) => `L${String(index)}`),
+          fresh,
+        );
+        const found = checkRubric({ ...rubric, criteria: [made] }).filter(({ kind }) => kind === "fault");
+        expect(found).toEqual([]);
+      }),
+      { numRuns: runs(200) },
+    );
+  });
+});
+
+it("a criterion duplicated is the same under ids of its own", () => {
+  const twin = duplicateCriterion(criterion, "care (copy)", fresh);
+  expect(bounds(twin)).toEqual(bounds(criterion));
+  expect(twin.name).toBe("care (copy)");
+  const ids = [criterion, twin].flatMap((one) => [one.id, ...one.levels.map(({ id }) => id)]);
+  expect(new Set(ids).size).toBe(ids.length);
 });

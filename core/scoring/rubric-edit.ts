@@ -102,14 +102,47 @@ export function startCriterion(fresh: () => string, name: string, maximum: Decim
   return { ...blank, levels };
 }
 
+/** The same criterion once more, under fresh ids and another name. */
+export const duplicateCriterion = (criterion: Criterion, name: string, fresh: () => string): Criterion => ({
+  ...criterion,
+  id: `criterion:${fresh()}` as Id<"criterion">,
+  name,
+  levels: criterion.levels.map((level) => ({ ...level, id: `level:${fresh()}` as Id<"level"> })),
+});
+
+/**
+ * Levels named by a row of words, from the lowest up, which share the ruler from 0 to its present top evenly on its steps.
+ * A level keeps its words where it keeps its place. At most nine; no words leave the criterion as it is.
+ */
+export function levelsFromWords(criterion: Criterion, words: readonly string[], fresh: () => string): Criterion {
+  const names = words
+    .map((word) => word.trim())
+    .filter(Boolean)
+    .slice(0, 9);
+  if (names.length === 0) return criterion;
+  const top = fromDecimal(rulerEnds(criterion).maximum);
+  const step = stepOf(criterion);
+  const share = (part: number) =>
+    part === names.length ? top : snapped(criterion, multiply(top, ratio(BigInt(part), BigInt(names.length))));
+  const levels = names.map((name, index): Level => {
+    const before = criterion.levels[index];
+    const max = share(index + 1);
+    const min = index === 0 ? ZERO : smaller(add(share(index), step), max);
+    return {
+      id: before?.id ?? (`level:${fresh()}` as Id<"level">),
+      name,
+      min: pointsText(min),
+      max: pointsText(max),
+      descriptor: before?.descriptor ?? "",
+    };
+  });
+  return { ...criterion, levels };
+}
+
 /** The same rubric under fresh ids and another name, for adapting it. */
 export const adaptRubric = (rubric: Rubric, name: string, fresh: () => string): Rubric => ({
   ...rubric,
   id: `rubric:${fresh()}` as Id<"rubric">,
   name,
-  criteria: rubric.criteria.map((criterion) => ({
-    ...criterion,
-    id: `criterion:${fresh()}` as Id<"criterion">,
-    levels: criterion.levels.map((level) => ({ ...level, id: `level:${fresh()}` as Id<"level"> })),
-  })),
+  criteria: rubric.criteria.map((criterion) => duplicateCriterion(criterion, criterion.name, fresh)),
 });

@@ -70,6 +70,7 @@ const anyCourseRecord: fc.Arbitrary<Course> = fc.record({
   totalsRestOn: fc.constantFrom("released", "all"),
   releaseStops: fc.constant([]),
   releasePasses: fc.constant([]),
+  namesBy: fc.constantFrom("given" as const, "family" as const),
 });
 
 const anyCategory = (index: number, parents: number): fc.Arbitrary<Category> =>
@@ -208,6 +209,7 @@ const students = (count: number): Student[] =>
     sectionId: null,
     note: "",
     email: "",
+    left: false,
   }));
 
 const TERMS: readonly Term[] = [0, 1].map((index) => ({

@@ -20,6 +20,7 @@ import {
   handInOf,
   judgementKey,
   judgementOf,
+  outcomeRubricOf,
   questionsOf,
   resultKey,
   resultOf,
@@ -82,6 +83,7 @@ export function figureOf(state: CourseState, assignment: Assignment, studentId: 
   const judgements = cutAt(state, "judgements", assignment.id);
   const questions = questionsOf(state, assignment.id);
   const answers = cutAt(state, "answers", assignment.id);
+  const outcomes = outcomeRubricOf(state, assignment);
   const rests: readonly unknown[] = [
     courseOf(state),
     rubric,
@@ -90,6 +92,9 @@ export function figureOf(state: CourseState, assignment: Assignment, studentId: 
     assignment.scoredIn.kind === "scale" ? state.scales[assignment.scoredIn.scaleId] : null,
     groupOf(state, assignment.id, studentId),
     ...(rubric?.criteria ?? []).map(({ id }) => judgements?.[judgementKey(assignment.id, studentId, id)]),
+    // Nothing of a figure comes from outcomes; what is drawn of them stands beside it and is looked at again with it.
+    outcomes,
+    ...(outcomes?.criteria ?? []).map(({ id }) => judgements?.[judgementKey(assignment.id, studentId, id)]),
     ...(questions.length === 0 ? [] : [questions]),
     ...questions.map(({ id }) => answers?.[`${key}/${id}`]),
   ];

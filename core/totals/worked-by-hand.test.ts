@@ -79,7 +79,7 @@ function courseFrom({ course, terms = [], categories, work }: Sheet): CourseStat
     ...EMPTY_STATE,
     courses: table([{ ...RULES, ...course }]),
     students: table([
-      { id: who, number: "1", givenName: "Ida", familyName: "Moss", sectionId: null, note: "", email: "" },
+      { id: who, number: "1", givenName: "Ida", familyName: "Moss", sectionId: null, note: "", email: "", left: false },
     ]),
     terms: table(
       terms.map((term, order) => ({ ...term, id: ids("term", term.name), weight: decimal(term.weight), order })),

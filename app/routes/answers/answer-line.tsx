@@ -1,12 +1,13 @@
 import type { Outcome } from "../../course/outcome";
 import { DraftField } from "../../ui/draft-field";
 import { PointsField } from "../../ui/points-field";
-import type { AnswerSheet } from "./rows";
+import type { AlikeAnswers } from "./rows";
 
 interface AnswerLineProps {
   /** The answer, for what is half-typed. */
   readonly answer: string;
-  readonly sheet: AnswerSheet;
+  readonly sheet: AlikeAnswers;
+  readonly onApart: () => void;
   readonly maximum: string;
   readonly current: boolean;
   readonly typing: boolean;
@@ -29,6 +30,14 @@ export function AnswerLine(props: AnswerLineProps) {
         <button type="button" className="text-start font-semibold hover:underline" onClick={props.onChoose}>
           {sheet.title}
         </button>
+        {sheet.alike.length > 0 && (
+          <p className="text-[13px]" title={sheet.alike.map(({ title }) => title).join(", ")}>
+            and {String(sheet.alike.length)} more{" "}
+            <button type="button" className="link" onClick={props.onApart}>
+              Take apart
+            </button>
+          </p>
+        )}
         <p className="text-[13px] text-soft">
           {sheet.points === null
             ? "waits"

@@ -1,4 +1,4 @@
-import { useRef, useState } from "react";
+import { useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
 import { openCourse, orMissing } from "../../course/open-course";
 import { fromAddress, inAddress } from "../../ui/address";
@@ -6,7 +6,7 @@ import { useAsking } from "../../ui/use-asking";
 import { useSearchChoice } from "../../ui/use-search-choice";
 import { useChange } from "../../course/use-change";
 import { AnswerLine } from "./answer-line";
-import { answerSheets } from "./rows";
+import { answerSheets, togetherAlike, type AlikeAnswers } from "./rows";
 import { useAnswerKeys } from "./use-answer-keys";
 import type { Route } from "./+types/page";
 
@@ -30,20 +30,30 @@ export default function AnswersPage({ loaderData, params }: Route.ComponentProps
   const [text, set] = useSearchChoice();
   const { send, sendTyped, notice } = useAsking(useChange());
   const [current, setCurrent] = useState(() =>
-    Math.max(0, rows?.sheets.findIndex(({ points }) => points === null) ?? 0),
+    Math.max(
+      0,
+      togetherAlike(rows?.sheets ?? [], new Set()).findIndex(({ points }) => points === null),
+    ),
   );
   const [typing, setTyping] = useState(false);
+  const [takenApart, setTakenApart] = useState<ReadonlySet<string>>(() => new Set());
+  const isTogether = text("equal") !== "apart";
+  const sheets = useMemo(
+    () => togetherAlike(rows?.sheets ?? [], isTogether ? takenApart : "all"),
+    [rows, isTogether, takenApart],
+  );
   const list = useRef<HTMLOListElement>(null);
   const goTo = (place: number) => {
     if (!rows) return;
-    const next = Math.min(rows.sheets.length - 1, Math.max(0, place));
+    const next = Math.min(sheets.length - 1, Math.max(0, place));
     setCurrent(next);
     setTyping(false);
     list.current?.children[next]?.scrollIntoView({ block: "nearest" });
   };
-  const where = (studentId: string) => ({
+  const where = ({ studentId, alike }: AlikeAnswers) => ({
     assignmentId: assignment.id,
-    studentId: fromAddress("student", inAddress(studentId)),
+    studentId,
+    ...(alike.length > 0 && { alike: alike.map((one) => one.studentId) }),
     questionId: rows?.question.id ?? fromAddress("question", ""),
   });
   const choose = (by: number) => {
@@ -52,7 +62,7 @@ export default function AnswersPage({ loaderData, params }: Route.ComponentProps
     if (next) set("question", inAddress(next.id));
     setCurrent(0);
   };
-  const sheet = rows?.sheets[current];
+  const sheet = sheets[current];
   useAnswerKeys({
     maximum: Number(rows?.question.points ?? 0),
     points: (digit) => {
@@ -60,11 +70,11 @@ export default function AnswersPage({ loaderData, params }: Route.ComponentProps
       // On at once: the next key is for the next answer, however long this one takes to be kept. A refusal leads back.
       const place = current;
       goTo(place + 1);
-      void send({ type: "judgeAnswer", ...where(sheet.studentId), text: String(digit) }).then((outcome) => {
+      void send({ type: "judgeAnswer", ...where(sheet), text: String(digit) }).then((outcome) => {
         if (!outcome.ok && outcome.issue.code !== "nothing_to_change") goTo(place);
       });
     },
-    open: () => sheet && void send({ type: "judgeAnswer", ...where(sheet.studentId), text: "-" }),
+    open: () => sheet && void send({ type: "judgeAnswer", ...where(sheet), text: "-" }),
     move: (by) => {
       goTo(current + by);
     },
@@ -115,6 +125,15 @@ export default function AnswersPage({ loaderData, params }: Route.ComponentProps
               setCurrent(0);
             }}
           />
+          <Choice
+            words="Equal answers together"
+            on={isTogether}
+            set={(on) => {
+              set("equal", on ? "" : "apart");
+              setTakenApart(new Set());
+              setCurrent(0);
+            }}
+          />
           <Link className="link text-[14px]" to={`${home}/plan/assignments/${inAddress(assignment.id)}/questions`}>
             Questions and keys
           </Link>
@@ -147,8 +166,8 @@ export default function AnswersPage({ loaderData, params }: Route.ComponentProps
         </p>
       )}
       <ol ref={list} aria-label="Answers" className="min-h-0 flex-1 overflow-auto">
-        {rows.sheets.length === 0 && <li className="p-8 text-soft">No answers are in yet.</li>}
-        {rows.sheets.map((item, place) => (
+        {sheets.length === 0 && <li className="p-8 text-soft">No answers are in yet.</li>}
+        {sheets.map((item, place) => (
           <AnswerLine
             key={item.studentId}
             answer={`${assignment.id}/${item.studentId}/${rows.question.id}`}
@@ -159,15 +178,18 @@ export default function AnswersPage({ loaderData, params }: Route.ComponentProps
             onChoose={() => {
               setCurrent(place);
             }}
+            onApart={() => {
+              setTakenApart(new Set([...takenApart, item.reading]));
+            }}
             onPoints={(points, confirmed) =>
-              sendTyped({ type: "judgeAnswer", ...where(item.studentId), text: points, confirmed })
+              sendTyped({ type: "judgeAnswer", ...where(item), text: points, confirmed })
             }
             onTyped={(kept) => {
               setTyping(false);
               if (kept) goTo(place + 1);
             }}
             onComment={(comment, seen) =>
-              sendTyped({ type: "judgeAnswer", ...where(item.studentId), comment: { text: comment, seen } })
+              sendTyped({ type: "judgeAnswer", ...where(item), comment: { text: comment, seen } })
             }
           />
         ))}

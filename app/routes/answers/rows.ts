@@ -9,7 +9,7 @@ import {
   type CourseState,
   type Question,
 } from "#core/model";
-import { pointsByKey } from "#core/scoring";
+import { pointsByKey, readingOf } from "#core/scoring";
 import { answerPoints } from "#core/totals";
 import { shuffledBy } from "../../ui/shuffled";
 
@@ -23,6 +23,30 @@ export interface AnswerSheet {
   readonly byHand: boolean;
   readonly byKey: string | null;
   readonly comment: string;
+  /** What the key reads of it; equal answers have the same. */
+  readonly reading: string;
+}
+
+/** Equal answers that were judged the same, as one line: the first of them, and who else gave it. */
+export interface AlikeAnswers extends AnswerSheet {
+  readonly alike: readonly { readonly studentId: StudentId; readonly title: string }[];
+}
+
+/** Answers with equal ones together, at the place of the first; those whose reading is in `apart` stand by themselves. */
+export function togetherAlike(sheets: readonly AnswerSheet[], apart: ReadonlySet<string> | "all"): AlikeAnswers[] {
+  const groups = new Map<string, [AnswerSheet, ...AnswerSheet[]]>();
+  for (const sheet of sheets) {
+    const { studentId, reading, points, byHand, comment } = sheet;
+    const alone = apart === "all" || apart.has(reading);
+    const key = alone ? studentId : JSON.stringify([reading, points, byHand, comment]);
+    const group = groups.get(key);
+    if (group) group.push(sheet);
+    else groups.set(key, [sheet]);
+  }
+  return [...groups.values()].map(([first, ...others]) => ({
+    ...first,
+    alike: others.map(({ studentId, title }) => ({ studentId, title })),
+  }));
 }
 
 export interface AnswerSheets {
@@ -59,6 +83,7 @@ export function answerSheets(
       byHand: answer.points !== null,
       byKey: byKey && pointsText(byKey),
       comment: answer.comment,
+      reading: readingOf(question.key, answer.text),
     };
   });
   return { question, place, questions, sheets, open: sheets.filter(({ points }) => points === null).length };

@@ -1,8 +1,16 @@
+import { useId, useState } from "react";
 import { useFetcher } from "react-router";
 import type { AssignmentId } from "#core/kernel";
 import type { CourseListing } from "#storage";
+import { counted } from "../../ui/words";
 
-/** Copies the assignment, with its rubric, into another course. */
+/** What the action of copying answers. */
+interface Answer {
+  readonly copied: readonly string[];
+  readonly trouble: readonly string[];
+}
+
+/** Copies the assignment, with its rubric, into other courses at once, its dates shifted by days. */
 export function CopyElsewhere({
   slot,
   assignmentId,
@@ -12,26 +20,56 @@ export function CopyElsewhere({
   readonly assignmentId: AssignmentId;
   readonly others: readonly CourseListing[];
 }) {
-  const fetcher = useFetcher<{ trouble: string | null }>();
+  const fetcher = useFetcher<Answer>();
+  const days = useId();
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(
+    () => new Set(others.length === 1 ? others.map((course) => course.slot) : []),
+  );
   return (
-    <fetcher.Form method="post" action={`/courses/${slot}/plan/copy-assignment`} className="flex items-end gap-3">
+    <fetcher.Form method="post" action={`/courses/${slot}/plan/copy-assignment`}>
       <input type="hidden" name="assignmentId" value={assignmentId} />
-      <label className="flex-1 text-[13px] text-soft">
-        Copy to another course
-        <select name="to" className="field text-[15px] text-ink">
-          {others.map((course) => (
-            <option key={course.slot} value={course.slot}>
-              {course.title}
-            </option>
-          ))}
-        </select>
-      </label>
-      <button type="submit" className="act act-quiet" disabled={fetcher.state !== "idle"}>
-        Copy
-      </button>
-      <span role="status" className={`w-40 text-[13px] ${fetcher.data?.trouble ? "text-wax" : "text-soft"}`}>
-        {fetcher.data ? (fetcher.data.trouble ?? "Copied.") : ""}
-      </span>
+      <fieldset className="text-[14px]">
+        <legend className="text-[13px] text-soft">Copy to other courses</legend>
+        {others.map((course) => (
+          <label key={course.slot} className="flex items-center gap-2 py-0.5">
+            <input
+              type="checkbox"
+              name="to"
+              value={course.slot}
+              className="size-4 accent-green"
+              checked={chosen.has(course.slot)}
+              onChange={(event) => {
+                const next = new Set(chosen);
+                if (event.target.checked) next.add(course.slot);
+                else next.delete(course.slot);
+                setChosen(next);
+              }}
+            />
+            {course.title}
+          </label>
+        ))}
+      </fieldset>
+      <div className="mt-1.5 flex items-center gap-3">
+        <label htmlFor={days} className="text-[13px] text-soft">
+          Dates later by, in days
+        </label>
+        <input
+          id={days}
+          name="days"
+          inputMode="numeric"
+          placeholder="0"
+          className="field figures !w-20 text-[15px] text-ink"
+        />
+        <button type="submit" className="act act-quiet" disabled={fetcher.state !== "idle" || chosen.size === 0}>
+          Copy to {counted(chosen.size, "course")}
+        </button>
+      </div>
+      <p role="status" className="mt-1 text-[13px] text-soft">
+        {fetcher.data && fetcher.data.copied.length > 0 && `Copied to ${fetcher.data.copied.join(", ")}. `}
+        {fetcher.data && fetcher.data.trouble.length > 0 && (
+          <span className="text-wax">Not copied: {fetcher.data.trouble.join(" ")}</span>
+        )}
+      </p>
     </fetcher.Form>
   );
 }

@@ -220,6 +220,17 @@ export function WhatStudentsRead({ assignment, send, edit, slot }: PartProps & {
         onKeep={keep("note")}
       />
       <AttachedFiles assignment={assignment} edit={edit} slot={slot} />
+      <TickField
+        label="The rubric can be read beforehand"
+        detail="Its criteria, levels and their words, with the instructions; never what was judged."
+        checked={assignment.showsRubric}
+        onKeep={(showsRubric) => edit({ showsRubric })}
+      />
+      <p className="text-[13.5px] text-soft">
+        {assignment.hidden
+          ? "This assignment is kept from students, so none of it is announced."
+          : "Announced in the student window and in student copies, whatever the seals say."}
+      </p>
     </section>
   );
 }

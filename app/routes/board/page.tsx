@@ -21,8 +21,14 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
 }
 
 const FILTER_WORDS = {
-  collect: { title: "Collect", none: "Nothing is overdue. Everyone has handed in, or is missing or excused." },
-  check: { title: "Check", none: "Nothing to look at: what is released is what you have." },
+  collect: {
+    title: "Collect",
+    none: (stillOut: number) =>
+      stillOut === 0
+        ? "Nothing is overdue. Everyone has handed in, or is missing or excused."
+        : `Nothing is overdue. ${counted(stillOut, "hand-in is", "hand-ins are")} still to come.`,
+  },
+  check: { title: "Check", none: () => "Nothing to look at: what is released is what you have." },
 } as const;
 
 export default function BoardPage({ loaderData, params }: Route.ComponentProps) {
@@ -52,7 +58,8 @@ export default function BoardPage({ loaderData, params }: Route.ComponentProps) 
           .
         </p>
       ) : (
-        rows.groups.length === 0 && filter && <p className="mt-10 text-soft">{FILTER_WORDS[filter].none}</p>
+        rows.groups.length === 0 &&
+        filter && <p className="mt-10 text-soft">{FILTER_WORDS[filter].none(rows.stillOut)}</p>
       )}
       {rows.groups.map((group) => (
         <section key={group.id} className="mt-7">
@@ -66,6 +73,9 @@ export default function BoardPage({ loaderData, params }: Route.ComponentProps) 
                 <div>
                   <h3 className="font-serif text-[17px] leading-snug font-semibold">{lane.assignment.name}</h3>
                   <p className="figures text-[13px] text-soft">{lane.detail}</p>
+                  {lane.remarks.length > 0 && (
+                    <p className="figures text-[13px] text-ochre">{lane.remarks.join(" · ")}</p>
+                  )}
                 </div>
                 <LaneStrip {...lane} label={lane.assignment.name} />
                 <NextAction slot={params.slot} lane={lane} timeZone={timeZone} />

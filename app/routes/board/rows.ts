@@ -1,7 +1,7 @@
 import { fromDecimal, roundToText, sum, type Instant } from "#core/kernel";
-import { categoriesOf, courseOf, studentsOf, type CourseState } from "#core/model";
+import { categoriesOf, courseOf, studentsOf, type Category, type CourseState } from "#core/model";
 import { laneOf, undatedOf, unreadReplies, weightsAddUp, withoutWeight, type Lane } from "#core/release";
-import { dayText } from "../../ui/words";
+import { counted, dayText } from "../../ui/words";
 
 /** The board as it is drawn. */
 export interface BoardRows {
@@ -15,11 +15,15 @@ export interface BoardRows {
   readonly weights: string | null;
   /** Categories with work that no total takes in, for want of a weight. */
   readonly weightless: readonly string[];
+  /** Hand-ins that are still to come, over all work. */
+  readonly stillOut: number;
   readonly groups: readonly { readonly id: string; readonly title: string; readonly lanes: readonly LaneRow[] }[];
 }
 
 export interface LaneRow extends Lane {
   readonly detail: string;
+  /** What is to be known of this assignment and of no other: held, without weight, changed, still out. */
+  readonly remarks: readonly string[];
 }
 
 export type StepFilter = "collect" | "check" | null;
@@ -31,10 +35,14 @@ export function boardRows(state: CourseState, now: Instant, filter: StepFilter):
   const students = studentsOf(state).length;
   const sections = Object.values(state.sections).map((section) => section.name);
   const weights = categoriesOf(state).flatMap(({ weight }) => (weight === null ? [] : [fromDecimal(weight)]));
+  const weightless = withoutWeight(state);
   const lanes = Object.values(state.assignments)
     .sort((a, b) => a.order - b.order)
-    .map((assignment): LaneRow => ({ ...laneOf(state, assignment, now), detail: detailOf(state, assignment) }))
-    .filter(({ next }) => filter === null || next.kind === STEP_KINDS[filter]);
+    .map((assignment): LaneRow => {
+      const lane = laneOf(state, assignment, now);
+      return { ...lane, detail: detailOf(state, assignment), remarks: remarksOf(lane, weightless) };
+    });
+  const shown = lanes.filter(({ next }) => filter === null || next.kind === STEP_KINDS[filter]);
   return {
     title: course.title,
     subtitle: [
@@ -47,13 +55,14 @@ export function boardRows(state: CourseState, now: Instant, filter: StepFilter):
     demo: course.origin === "demo",
     replies: unreadReplies(state).reduce((total, { count }) => total + count, 0),
     undated: undatedOf(state).map((assignment) => assignment.name),
-    weightless: withoutWeight(state).map(({ name }) => name),
+    weightless: weightless.map(({ name }) => name),
+    stillOut: lanes.reduce((total, { assignment, notIn }) => total + (assignment.bonus ? 0 : notIn), 0),
     weights: weightsAddUp(state) ? null : roundToText(sum(weights), 1),
     groups: categoriesOf(state)
       .map(({ id, name, weight }) => ({
         id,
         title: weight === null ? name : `${name} · ${weight} %`,
-        lanes: lanes.filter((lane) => lane.assignment.categoryId === id),
+        lanes: shown.filter((lane) => lane.assignment.categoryId === id),
       }))
       .filter((group) => group.lanes.length > 0),
   };
@@ -63,4 +72,16 @@ function detailOf(state: CourseState, assignment: CourseState["assignments"][str
   const due = assignment.dueAt ? `due ${dayText(assignment.dueAt, courseOf(state).timeZone)}` : "no due date";
   const points = assignment.bonus ? "bonus" : `${assignment.points} pts`;
   return [assignment.channel === "paper" ? "on paper" : "", due, points].filter(Boolean).join(" · ");
+}
+
+function remarksOf({ assignment, changed, notIn, next }: Lane, weightless: readonly Category[]): string[] {
+  const held = assignment.held ? `held${assignment.heldReason ? `: ${assignment.heldReason}` : " for the board"}` : "";
+  return [
+    held,
+    assignment.hidden ? "kept from students" : "",
+    assignment.counts ? "" : "counts nowhere",
+    weightless.some(({ id }) => id === assignment.categoryId) ? "no weight: no total takes it in" : "",
+    changed > 0 && next.kind !== "correct" ? `${counted(changed, "student")} changed since release` : "",
+    notIn > 0 && next.kind !== "decide" && !assignment.bonus ? `${String(notIn)} not in` : "",
+  ].filter(Boolean);
 }

@@ -30,7 +30,7 @@ interface BarProps {
 export function Bar({ slot, title, counts, undo, redo, courses, session, state, light, onLight }: BarProps) {
   const home = `/courses/${slot}`;
   return (
-    <header className="sticky top-0 z-30 flex h-[46px] shrink-0 items-stretch gap-5 border-b border-rule bg-paper px-[18px] text-sm">
+    <header className="sticky top-0 z-30 flex h-[46px] shrink-0 items-stretch gap-5 border-b border-rule bg-paper px-[18px] text-sm max-[1120px]:gap-2.5">
       <CourseMenu slot={slot} title={title} courses={courses} />
       <nav aria-label="Steps of the work" className="flex items-stretch">
         <Step to={`${home}/plan`} count={counts.plan} first>
@@ -49,7 +49,7 @@ export function Bar({ slot, title, counts, undo, redo, courses, session, state, 
           Release
         </Step>
       </nav>
-      <nav aria-label="Records" className="ml-auto flex items-stretch gap-4">
+      <nav aria-label="Records" className="ml-auto flex items-stretch gap-4 max-[1120px]:gap-2.5">
         <Place to={`${home}/gradebook`}>Gradebook</Place>
         <Place to={`${home}/students`}>Students</Place>
         <Place to={`${home}/journal`}>Journal</Place>
@@ -104,7 +104,7 @@ function Step({
   return (
     <>
       {!first && (
-        <span aria-hidden="true" className="self-center px-2 text-rule">
+        <span aria-hidden="true" className="self-center px-2 text-rule max-[1120px]:px-0.5">
           →
         </span>
       )}

@@ -1,7 +1,7 @@
 import { Search } from "lucide-react";
 import { Dialog } from "radix-ui";
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from "react";
-import { useNavigate } from "react-router";
+import { useLocation, useNavigate } from "react-router";
 import type { CourseState } from "#core/model";
 import { findCommands, type Found } from "./commands";
 
@@ -11,8 +11,12 @@ export function CommandSearch({ slot, state }: { readonly slot: string; readonly
   const [text, setText] = useState("");
   const [marked, setMarked] = useState(0);
   const navigate = useNavigate();
+  const { pathname } = useLocation();
   const list = useRef<HTMLUListElement>(null);
-  const found = useMemo(() => (open ? findCommands(slot, state, text) : []), [open, slot, state, text]);
+  const found = useMemo(
+    () => (open ? findCommands(slot, state, text, pathname) : []),
+    [open, slot, state, text, pathname],
+  );
   useEffect(() => {
     const onKey = (event: globalThis.KeyboardEvent) => {
       if (!(event.ctrlKey || event.metaKey) || event.altKey || event.key.toLowerCase() !== "k") return;

@@ -11,12 +11,21 @@ export interface Found {
 /** Most that is listed of each kind. */
 const SHOWN = 8;
 
-/** Students, assignments and actions that a text finds; actions alone where nothing is typed. */
-export function findCommands(slot: string, state: CourseState, text: string): Found[] {
+/** What can be done where one is; so far the desk has something of its own. */
+const actionsAt = (pathname: string): Found[] =>
+  /\/score\/[^/]+\/[^/]+$/.test(pathname)
+    ? [{ words: "The whole rubric of this paper", kind: "action", to: `${pathname}?rubric=whole` }]
+    : [];
+
+/**
+ * Students, assignments and actions that a text finds; actions alone where nothing is typed. What can be done where one
+ * is stands first.
+ */
+export function findCommands(slot: string, state: CourseState, text: string, pathname: string): Found[] {
   const wanted = plainText(text.trim());
   const home = `/courses/${slot}`;
   const fits = (words: string) => wanted.split(/\s+/).every((word) => plainText(words).includes(word));
-  const places = placesOf(home).filter(({ words }) => fits(words));
+  const places = [...actionsAt(pathname), ...placesOf(home)].filter(({ words }) => fits(words));
   if (wanted === "") return places;
   const students = findStudents(studentsOf(state), text).students.slice(0, SHOWN);
   const work = assignmentsOf(state)
@@ -58,6 +67,7 @@ const placesOf = (home: string): Found[] =>
       ["Gradebook: with work waiting", "/gradebook?show=waiting"],
       ["Gradebook: with work missing", "/gradebook?show=missing"],
       ["Gradebook: set by hand", "/gradebook?show=byHand"],
+      ["Outcomes over all work", "/outcomes"],
       ["Students", "/students"],
       ["Journal", "/journal"],
       ["Files: make a course file", "/files"],

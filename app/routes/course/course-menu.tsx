@@ -33,16 +33,18 @@ export function CourseMenu({
             sideOffset={6}
             className="z-50 min-w-64 rounded border border-rule bg-sheet p-1 text-sm shadow-lg"
           >
-            {courses.map((course) => (
-              <DropdownMenu.Item
-                key={course.slot}
-                className={item}
-                onSelect={() => void navigate(`/courses/${course.slot}`)}
-              >
-                {course.title}
-                {course.slot === slot && <span className="text-soft"> (open)</span>}
-              </DropdownMenu.Item>
-            ))}
+            {courses
+              .filter((course) => course.slot === slot || !course.archived)
+              .map((course) => (
+                <DropdownMenu.Item
+                  key={course.slot}
+                  className={item}
+                  onSelect={() => void navigate(`/courses/${course.slot}`)}
+                >
+                  {course.title}
+                  {course.slot === slot && <span className="text-soft"> (open)</span>}
+                </DropdownMenu.Item>
+              ))}
             <DropdownMenu.Item className={`${item} text-soft`} onSelect={() => void navigate("/courses")}>
               All courses
             </DropdownMenu.Item>

@@ -1,13 +1,18 @@
-import { data, Form, Link, redirect, useNavigate } from "react-router";
+import { useState } from "react";
+import { data, Form, redirect, useNavigate, useSubmit } from "react-router";
+import { z } from "zod";
 import { repositoryContext } from "../../context";
-import { readInCourseFile } from "../../course-file";
+import { makeCourseFile, readInCourseFile } from "../../course-file";
 import { keepDemoCourse, knownMarkerName, startEmptyCourse } from "../../start-courses";
 import { FileButton } from "../../ui/file-button";
 import { formText } from "../../ui/form-text";
 import { JobStatus } from "../../ui/job-status";
 import { StartEmpty } from "../../ui/start-empty";
 import { useJob } from "../../ui/use-job";
-import { issueWords } from "../../ui/words";
+import { counted, issueWords } from "../../ui/words";
+import { CourseList, type ListedCourse } from "./course-list";
+import { DeleteCourse } from "./delete-course";
+import { lossOf } from "./loss";
 import type { Route } from "./+types/page";
 
 /** Every course of this browser, and whether it opens: a course that is broken hides none of the others. */
@@ -18,16 +23,25 @@ export async function clientLoader({ context }: Route.ClientLoaderArgs) {
     listed.map(async (course) => {
       const session = await repository.session(course.slot).catch(() => null);
       const state = session === null ? ("closed" as const) : session.damage ? ("damaged" as const) : ("whole" as const);
-      return { ...course, state };
+      return { ...course, state, holds: session && lossOf(session.state) };
     }),
   );
   return { repository, courses, markerName: await knownMarkerName(repository) };
 }
 
-/** Starts an empty course, or fetches the demo course. */
+const aboutCourse = z.object({ does: z.enum(["archive", "takeOut", "delete"]), slot: z.string().min(1).max(200) });
+
+/** Starts an empty course, fetches the demo course, or puts a course away, takes it out again, or deletes it. */
 export async function clientAction({ request, context }: Route.ClientActionArgs) {
   const repository = await context.get(repositoryContext);
   const fields = await request.formData();
+  const about = aboutCourse.safeParse(Object.fromEntries(fields));
+  if (about.success) {
+    const { does, slot } = about.data;
+    if (does === "delete") await repository.deleteCourse(slot);
+    else await repository.archiveCourse(slot, does === "archive");
+    return null;
+  }
   if (formText(fields, "start") === "demo") return redirect(`/courses/${await keepDemoCourse(repository)}`);
   const title = formText(fields, "title").trim().slice(0, 200) || "New course";
   const started = await startEmptyCourse(repository, title, formText(fields, "marker").slice(0, 200));
@@ -36,15 +50,11 @@ export async function clientAction({ request, context }: Route.ClientActionArgs)
     : data({ trouble: issueWords(started.issue) }, { status: 400 });
 }
 
-const STATE_WORDS = {
-  whole: null,
-  damaged: "Part of it is damaged: it can be read, and work goes on in a copy.",
-  closed: "It cannot be opened. Read in its last course file below; nothing was changed here.",
-} as const;
-
 export default function CoursesPage({ loaderData, actionData }: Route.ComponentProps) {
   const { repository, courses, markerName } = loaderData;
   const navigate = useNavigate();
+  const submit = useSubmit();
+  const [leaving, setLeaving] = useState<ListedCourse | null>(null);
   const job = useJob();
   const onCourseFile = (file: File) =>
     job.run(async (signal, tell) => {
@@ -56,31 +66,33 @@ export default function CoursesPage({ loaderData, actionData }: Route.ComponentP
     <main className="mx-auto w-full max-w-[760px] px-[30px] pt-10 pb-16">
       <title>Courses · Upright Quill</title>
       <h1 className="page-title">Courses in this browser</h1>
-      <ul className="mt-4 border-t border-rule">
-        {courses.map(({ slot, title, origin, state }) => (
-          <li key={slot} className="border-b border-rule py-2.5">
-            {state === "closed" ? (
-              <span className="font-serif text-[17px]">{title}</span>
-            ) : (
-              <Link className="link font-serif text-[17px]" to={`/courses/${slot}`}>
-                {title}
-              </Link>
-            )}
-            {origin === "demo" && <span className="text-soft"> · demo</span>}
-            {STATE_WORDS[state] && (
-              <p className="text-[14px] text-wax">
-                <span aria-hidden="true">⚠ </span>
-                {STATE_WORDS[state]}
-              </p>
-            )}
-          </li>
-        ))}
-        {courses.length === 0 && (
-          <li className="border-b border-rule py-2.5 text-soft">
-            There is none yet. Start one, read one in, or look at the demo.
-          </li>
-        )}
-      </ul>
+      <CourseList
+        courses={courses.filter(({ archived }) => !archived)}
+        none="There is none here. Start one, read one in, or look at the demo."
+        onDelete={setLeaving}
+      />
+      {courses.some(({ archived }) => archived) && (
+        <details className="mt-3">
+          <summary className="cursor-pointer text-[14px] text-soft">
+            {counted(courses.filter(({ archived }) => archived).length, "archived course")}
+          </summary>
+          <CourseList courses={courses.filter(({ archived }) => archived)} none="" onDelete={setLeaving} />
+        </details>
+      )}
+      <DeleteCourse
+        course={leaving}
+        onCourseFile={(slot) =>
+          void job.run(async (signal, tell) => {
+            const session = await repository.session(slot);
+            if (!session) throw new Error("This course cannot be opened, so no file can be made of it.");
+            return makeCourseFile(repository, session, signal, tell);
+          })
+        }
+        onClose={() => {
+          setLeaving(null);
+        }}
+        onDelete={(slot) => void submit({ does: "delete", slot }, { method: "post" })}
+      />
       <JobStatus job={job} />
       {actionData?.trouble && (
         <p role="alert" className="text-wax">

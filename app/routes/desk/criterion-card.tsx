@@ -24,6 +24,7 @@ interface CriterionCardProps {
   readonly onTyping: () => void;
   readonly onComment: (text: string, seen: string) => Promise<Outcome>;
   readonly onCommenting: (open: boolean) => void;
+  readonly onPrivateNote: (text: string, seen: string) => Promise<Outcome>;
   readonly onEvidence: (noteId: string) => void;
   readonly sliderRef: (element: HTMLDivElement | null) => void;
 }
@@ -33,6 +34,7 @@ export function CriterionCard(props: CriterionCardProps) {
   const { row, marked } = props;
   const { criterion, points, notApplicable } = row;
   const [pointed, setPointed] = useState<string | null>(null);
+  const [noting, setNoting] = useState(false);
   const level = points === null ? null : levelAt(criterion, points);
   const described = criterion.levels.find((item) => item.id === pointed) ?? level;
   return (
@@ -81,15 +83,13 @@ export function CriterionCard(props: CriterionCardProps) {
         onFocus={props.onMark}
         sliderRef={props.sliderRef}
       />
-      <p className="mt-1.5 text-[13.5px] leading-snug text-soft">
-        {notApplicable
-          ? "Does not apply to this paper."
-          : described
-            ? words(described)
-            : marked
-              ? hint(criterion)
-              : "Open"}
-      </p>
+      {!notApplicable && !described && marked ? (
+        <LevelList criterion={criterion} />
+      ) : (
+        <p className="mt-1.5 text-[13.5px] leading-snug text-soft">
+          {notApplicable ? "Does not apply to this paper." : described ? words(described) : "Open"}
+        </p>
+      )}
       {row.lacksEvidence && (
         <p className="mt-1 text-[13.5px] text-ochre">
           <span aria-hidden="true">◇ </span>Asks for a passage: select one and press {props.place}.
@@ -127,6 +127,32 @@ export function CriterionCard(props: CriterionCardProps) {
           className="mt-1.5"
         />
       )}
+      {(row.privateNote !== "" || noting) && (
+        <DraftField
+          place={`private/${props.paper}/${criterion.id}`}
+          label={`Private note on ${criterion.name}`}
+          labelHidden
+          placeholder="Private, for instructors only"
+          value={row.privateNote}
+          autoFocus={noting}
+          onKeep={props.onPrivateNote}
+          onDone={() => {
+            setNoting(false);
+          }}
+          className="mt-1.5"
+        />
+      )}
+      {marked && row.privateNote === "" && !noting && (
+        <button
+          type="button"
+          className="mt-1 text-[13px] text-soft underline decoration-rule underline-offset-2 hover:text-ink"
+          onClick={() => {
+            setNoting(true);
+          }}
+        >
+          Private note on this criterion
+        </button>
+      )}
     </section>
   );
 }
@@ -134,5 +160,21 @@ export function CriterionCard(props: CriterionCardProps) {
 const words = (level: Criterion["levels"][number]): string =>
   level.descriptor || `${level.name}, ${level.min} to ${level.max}`;
 
-const hint = (criterion: Criterion): string =>
-  `Press ${criterion.levels.map((level, index) => `${String(index + 1)} ${level.name} ${level.min}–${level.max}`).join(" · ")}`;
+/** Every level with its key, its points and its words, to be read before one is chosen. */
+function LevelList({ criterion }: { readonly criterion: Criterion }) {
+  return (
+    <ol aria-label={`Levels of ${criterion.name}`} className="mt-1.5 text-[13.5px] leading-snug text-soft">
+      {criterion.levels.map((level, index) => (
+        <li key={level.id} className="flex gap-1.5 py-px">
+          <kbd className="figures shrink-0">{index + 1}</kbd>
+          <span>
+            <span className="figures text-ink">
+              {level.name} {level.min}–{level.max}
+            </span>
+            {level.descriptor && ` · ${level.descriptor}`}
+          </span>
+        </li>
+      ))}
+    </ol>
+  );
+}

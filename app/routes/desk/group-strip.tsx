@@ -43,7 +43,7 @@ export function GroupStrip({ slot, rows, group, whole, onWhole, sendTyped }: Gro
             onWhole(false);
           }}
         >
-          {rows.student.givenName} alone
+          {rows.name} alone
         </button>
       </div>
       <ul className="mt-1.5">

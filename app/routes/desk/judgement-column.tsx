@@ -11,6 +11,7 @@ import { CriterionCard } from "./criterion-card";
 import { LeftPoints, PointsField } from "../../ui/points-field";
 import type { DeskRows } from "./rows";
 import { FeedbackFiles } from "./feedback-files";
+import { OutcomeCards } from "./outcome-cards";
 import { GroupStrip } from "./group-strip";
 import { PaperConversation } from "./paper-conversation";
 import { StandingRow } from "./standing-row";
@@ -32,6 +33,8 @@ interface JudgementColumnProps {
   /** Why the last thing was refused. */
   readonly notice: string | null;
   readonly onEvidence: (noteId: string) => void;
+  readonly outcomesRef: RefObject<HTMLDivElement | null>;
+  readonly onLastOutcome: () => void;
   readonly overallRef: RefObject<HTMLTextAreaElement | null>;
   readonly privateRef: RefObject<HTMLTextAreaElement | null>;
   readonly lateRef: RefObject<HTMLInputElement | null>;
@@ -114,6 +117,16 @@ export function JudgementColumn(props: JudgementColumnProps) {
           onComment={(comment, seen) =>
             send({ type: "setCriterionComment", ...place, ...scope, criterionId: row.criterion.id, comment, seen })
           }
+          onPrivateNote={(comment, seen) =>
+            send({
+              type: "setCriterionComment",
+              ...place,
+              facing: "private",
+              criterionId: row.criterion.id,
+              comment,
+              seen,
+            })
+          }
           onCommenting={(open) => {
             keys.comment(open ? index : null);
           }}
@@ -138,6 +151,13 @@ export function JudgementColumn(props: JudgementColumnProps) {
           sendTyped={sendTyped}
         />
       )}
+      <OutcomeCards
+        rows={rows}
+        wholeGroup={props.wholeGroup}
+        send={send}
+        firstRef={props.outcomesRef}
+        onLast={props.onLastOutcome}
+      />
       <StandingRow rows={rows} unitHours={unitHours} send={send} lateRef={props.lateRef} />
       <div className="space-y-2 px-4 pt-3 pb-5">
         <DraftField
@@ -198,7 +218,7 @@ function Sum({ rows, keys, send, sendTyped }: JudgementColumnProps) {
               }}
             >
               {byHand && <span aria-hidden="true">✎ </span>}
-              {arithmetic.total} / {assignment.points}
+              {arithmetic.total} {assignment.bonus ? "bonus" : `/ ${assignment.points}`}
             </button>
           </>
         )}

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { courseOf, handInOf, type CourseState, type WorkFile } from "#core/model";
 import { sameValue } from "#core/kernel";
-import { draftFacet, visibleTo, type FacetContent } from "#core/release";
+import { draftFacet, visibleTo, type FacetContents } from "#core/release";
 import type { Repository } from "#storage";
 import type { DeskRows } from "./rows";
 
@@ -97,12 +97,9 @@ export function rememberHand(repository: Repository, hand: Hand): void {
 }
 
 /** What a paper says to its student as it stands now, and who says it. */
-export interface PaperDraft {
+export interface PaperDraft extends Omit<FacetContents, "classFigures"> {
   readonly course: string;
   readonly marker: string;
-  readonly score: FacetContent["score"] | null;
-  readonly rubric: FacetContent["rubric"] | null;
-  readonly comments: FacetContent["comments"] | null;
   /** What of it the student has not been given, or has been given otherwise, in words. */
   readonly sealed: readonly string[];
 }
@@ -112,6 +109,7 @@ const HELD_FACETS = [
   ["score", "the score"],
   ["rubric", "the rubric detail"],
   ["comments", "notes and comments"],
+  ["outcomes", "outcomes"],
 ] as const;
 
 /** Draws up what a paper would say if it were released now; private notes are no part of it. */
@@ -129,5 +127,6 @@ export function draftPaper(state: CourseState, { assignment, student }: DeskRows
     score: draftFacet(state, assignment, student, "score"),
     rubric: draftFacet(state, assignment, student, "rubric"),
     comments: draftFacet(state, assignment, student, "comments"),
+    outcomes: draftFacet(state, assignment, student, "outcomes"),
   };
 }

@@ -29,6 +29,7 @@ import { useAsking } from "../../ui/use-asking";
 import { useDeskKeys } from "./use-desk-keys";
 import { useHandIn } from "./use-hand-in";
 import { useWorkAhead } from "./use-work-ahead";
+import { WholeRubric } from "./whole-rubric";
 import { WorkArea } from "./work-area";
 import type { Route } from "./+types/page";
 
@@ -85,7 +86,7 @@ function Desk({
   const change = useChange();
   const navigate = useNavigate();
   useWorkAhead(loaderData.ahead);
-  const [, setSearch] = useSearchParams();
+  const [search, setSearch] = useSearchParams();
   const [chosen, setChosen] = useState<string | null>(null);
   const [comparing, setComparing] = useState<number | null>(null);
   const [wholeGroup, setWholeGroup] = useState(true);
@@ -93,17 +94,28 @@ function Desk({
   const [hand, setHand] = useState(loaderData.hand);
   const overall = useRef<HTMLTextAreaElement>(null);
   const privateNote = useRef<HTMLTextAreaElement>(null);
+  const outcomes = useRef<HTMLDivElement>(null);
   const late = useRef<HTMLInputElement>(null);
   const done = useRef<HTMLButtonElement>(null);
   const handIn = useHandIn(repository, slot, rows);
 
   const { send, sendTyped, notice } = useAsking(change);
   const goTo = (studentId: string | null) => {
-    const search = order === "name" ? "" : `?order=${order}`;
-    void navigate(studentId ? deskAddress(slot, rows.assignment.id, studentId) + search : `/courses/${slot}`);
+    const inOrder = order === "name" ? "" : `?order=${order}`;
+    void navigate(studentId ? deskAddress(slot, rows.assignment.id, studentId) + inOrder : `/courses/${slot}`);
   };
   const next = () => {
     goTo(rows.after);
+  };
+  const showRubric = (open: boolean) => {
+    setSearch(
+      (now) => {
+        if (open) now.set("rubric", "whole");
+        else now.delete("rubric");
+        return now;
+      },
+      { replace: true },
+    );
   };
   const keys = useDeskKeys(
     rows,
@@ -121,6 +133,10 @@ function Desk({
       },
       focusOverall: () => overall.current?.focus(),
       focusPrivate: () => privateNote.current?.focus(),
+      wholeRubric: () => {
+        showRubric(true);
+      },
+      focusOutcomes: () => outcomes.current?.focus(),
       focusLate: () => late.current?.focus(),
       focusDone: () => done.current?.focus(),
       compare: (place) => {
@@ -169,6 +185,8 @@ function Desk({
         sendTyped={sendTyped}
         notice={notice}
         onEvidence={setChosen}
+        outcomesRef={outcomes}
+        onLastOutcome={() => done.current?.focus()}
         overallRef={overall}
         privateRef={privateNote}
         lateRef={late}
@@ -238,6 +256,12 @@ function Desk({
           )}
         </Group>
       </PhrasesAtHand>
+      <WholeRubric
+        title={rows.assignment.name}
+        criteria={rows.criteria}
+        open={search.get("rubric") === "whole" && rows.criteria.length > 0}
+        onOpen={showRubric}
+      />
       {pileShown && (
         <Pile
           slot={slot}

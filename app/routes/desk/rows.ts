@@ -26,7 +26,7 @@ import {
   type ThreadedPost,
   type WorkFile,
 } from "#core/model";
-import { lackingEvidence, pointsByKey, rulerEnds } from "#core/scoring";
+import { lackingEvidence, outcomeRows, pointsByKey, rulerEnds, type OutcomeRow } from "#core/scoring";
 import { entryText } from "#core/changes";
 import { answerPoints, figuresOf, type Figure } from "#core/totals";
 import { criterionColour } from "../../ui/colours";
@@ -53,6 +53,7 @@ export interface CriterionRow {
   readonly points: Decimal | null;
   readonly notApplicable: boolean;
   readonly comment: string;
+  readonly privateNote: string;
   readonly maximum: Decimal;
   /** Places of the other papers of the class on the ruler, from 0 to 1. */
   readonly others: readonly number[];
@@ -83,6 +84,8 @@ export interface DeskRows {
   readonly attempts: number;
   readonly channel: Assignment["channel"];
   readonly criteria: readonly CriterionRow[];
+  /** Outcomes judged beside the score. */
+  readonly outcomes: readonly OutcomeRow[];
   readonly arithmetic: { readonly first: string; readonly second: string; readonly total: string };
   readonly entry: string;
   readonly decision: "missing" | "excused" | null;
@@ -132,6 +135,7 @@ export function deskRows(state: CourseState, assignment: Assignment, student: St
     attempts: attempts.length,
     channel: assignment.channel,
     criteria: criterionRows(state, rubricOf(state, assignment), assignment.id, student.id, notes),
+    outcomes: outcomeRows(state, assignment, student),
     arithmetic: arithmeticWords(figure, assignment, courseOf(state).lateRule?.unitHours ?? 24),
     entry: entryText(state, assignment.id, student.id),
     decision: result.decision,
@@ -182,7 +186,7 @@ function criterionRows(
   const judgement = (criterion: Criterion) => judgementOf(state, assignmentId, studentId, criterion.id);
   const lacking = rubric ? lackingEvidence(rubric, judgement, notes) : [];
   return (rubric?.criteria ?? []).map((criterion, index) => {
-    const { points, notApplicable, comment } = judgement(criterion);
+    const { points, notApplicable, comment, privateNote } = judgement(criterion);
     const { maximum } = rulerEnds(criterion);
     const top = toNumber(fromDecimal(maximum));
     const others = students.flatMap(({ id }) => {
@@ -195,6 +199,7 @@ function criterionRows(
       points,
       notApplicable,
       comment,
+      privateNote,
       maximum,
       others,
       lacksEvidence: lacking.includes(criterion),

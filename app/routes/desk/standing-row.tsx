@@ -16,7 +16,7 @@ export function StandingRow({ rows, unitHours, send, lateRef }: StandingRowProps
   const { figure, decision } = rows;
   const place = { assignmentId: rows.assignment.id, studentId: rows.student.id };
   const decide = (wanted: "missing" | "excused") =>
-    void send({ type: "setStanding", ...place, decision: decision === wanted ? null : wanted });
+    void send({ type: "setStanding", ...place, decision: wanted, toggle: true });
   const chip = (on: boolean, colour: string) =>
     `inline-flex h-[26px] pointer-coarse:h-11 items-center gap-1 rounded-[3px] border px-2 text-[13.5px] ${on ? `font-semibold ${colour}` : "border-rule bg-sheet"}`;
   return (
@@ -56,7 +56,7 @@ export function StandingRow({ rows, unitHours, send, lateRef }: StandingRowProps
           decide("excused");
         }}
       >
-        Excused
+        {rows.assignment.bonus ? "Declined" : "Excused"}
       </button>
     </div>
   );

@@ -27,6 +27,8 @@ export interface DeskMoves {
   readonly togglePile: () => void;
   readonly focusOverall: () => void;
   readonly focusPrivate: () => void;
+  readonly wholeRubric: () => void;
+  readonly focusOutcomes: () => void;
   readonly focusLate: () => void;
   readonly focusDone: () => void;
   /** Papers at the level of the marked criterion, beside this one. */
@@ -100,10 +102,10 @@ export function useDeskKeys(
 
   const onLetter = (event: KeyboardEvent): boolean => {
     const decide = (decision: "missing" | "excused") =>
-      void send({ type: "setStanding", ...place, decision: rows.decision === decision ? null : decision });
+      void send({ type: "setStanding", ...place, decision, toggle: true });
     const letters: Readonly<Record<string, () => void>> = {
       a: () => {
-        judge(rows.criteria[marked]?.notApplicable ? { kind: "open" } : { kind: "notApplicable" });
+        judge({ kind: "notApplicable", toggle: true });
       },
       b: () => {
         moves.compare(marked);
@@ -116,7 +118,9 @@ export function useDeskKeys(
       m: () => {
         decide("missing");
       },
+      o: moves.focusOutcomes,
       p: moves.togglePile,
+      u: moves.wholeRubric,
       v: moves.focusPrivate,
       w: moves.nextWaiting,
       x: () => {

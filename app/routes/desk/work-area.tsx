@@ -201,7 +201,7 @@ function NoWork({ rows, handIn, files }: NoWorkProps) {
         </p>
         <p className="mt-2 text-soft">
           {onPaper
-            ? "Judge it on the rulers at the left, with the paper beside you."
+            ? `${rows.criteria.length > 0 ? "Judge it on its rulers" : "Type its score (Enter)"}, with the paper beside you.`
             : `Say that ${rows.student.givenName} is missing (M) or excused (X), or add what came in another way.`}
         </p>
         <div className="mt-4 flex justify-center gap-2">

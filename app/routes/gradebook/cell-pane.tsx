@@ -1,4 +1,4 @@
-import { useMemo } from "react";
+import { useEffect, useMemo, useRef } from "react";
 import { Link } from "react-router";
 import { entryText, paperHistory, provenancesFrom, type Command, type Entry } from "#core/changes";
 import { pointsText } from "#core/kernel";
@@ -24,16 +24,23 @@ interface CellPaneProps {
   readonly entries: readonly Entry[];
   readonly place: CellPlace;
   readonly send: (command: Command) => Promise<Outcome>;
+  /** Counts up each time the comment is asked for, so that it takes the focus. */
+  readonly toComment: number;
   readonly onClose: () => void;
+  readonly onBack: () => void;
 }
 
 /** The full story of one result: how its figure came about, comments, set by hand and back, and what happened to it. */
-export function CellPane({ slot, state, entries, place, send, onClose }: CellPaneProps) {
+export function CellPane({ slot, state, entries, place, send, toComment, onClose, onBack }: CellPaneProps) {
   const { assignmentId, studentId } = place;
   const assignment = state.assignments[assignmentId];
   const student = state.students[studentId];
   const events = useMemo(() => paperHistory(entries, assignmentId, studentId), [entries, assignmentId, studentId]);
   const provenances = useMemo(() => provenancesFrom(entries, state), [entries, state]);
+  const overall = useRef<HTMLTextAreaElement>(null);
+  useEffect(() => {
+    if (toComment > 0) overall.current?.focus();
+  }, [toComment]);
   if (!assignment || !student) return null;
   const result = resultOf(state, assignmentId, studentId);
   const figure = figuresOf(state).figure(assignmentId, studentId);
@@ -42,7 +49,13 @@ export function CellPane({ slot, state, entries, place, send, onClose }: CellPan
   const comment = (facing: "student" | "private") => (text: string, seen: string) =>
     send({ type: "setComment", ...place, facing, text, seen });
   return (
-    <Pane label="This result" title={rosterName(state, student)} subtitle={assignment.name} onClose={onClose}>
+    <Pane
+      label="This result"
+      title={rosterName(state, student)}
+      subtitle={assignment.name}
+      onClose={onClose}
+      onBack={onBack}
+    >
       <p className="mt-1 flex gap-4 text-[13.5px]">
         <Link className="link" to={deskAddress(slot, assignmentId, studentId)}>
           Open on the desk
@@ -83,9 +96,11 @@ export function CellPane({ slot, state, entries, place, send, onClose }: CellPan
         place={`overall/${assignmentId}/${studentId}`}
         className="mt-3"
         label="Overall comment"
+        fieldRef={overall}
         rows={2}
         value={result.overallComment}
         onKeep={comment("student")}
+        onDone={onBack}
       />
       <DraftField
         place={`private/${assignmentId}/${studentId}`}
@@ -94,6 +109,7 @@ export function CellPane({ slot, state, entries, place, send, onClose }: CellPan
         rows={1}
         value={result.privateNote}
         onKeep={comment("private")}
+        onDone={onBack}
       />
       <DraftField
         place={`student-note/${studentId}`}
@@ -102,6 +118,7 @@ export function CellPane({ slot, state, entries, place, send, onClose }: CellPan
         rows={1}
         value={student.note}
         onKeep={(note) => send({ type: "editStudent", studentId, fields: { note } })}
+        onDone={onBack}
       />
       <h3 className="mt-4 border-t-2 border-ink pt-1.5 text-sm font-semibold">What happened</h3>
       {events.length === 0 && (

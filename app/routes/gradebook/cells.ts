@@ -1,5 +1,6 @@
 import { divide, HUNDRED, fromDecimal, multiply, pointsText, roundToText, type Exact, type TermId } from "#core/kernel";
 import type { Assignment, Course, CourseState } from "#core/model";
+import { outcomeMarks, outcomeRows } from "#core/scoring";
 import { letterOf, type Figure, type Outlooks, type StudentTotals } from "#core/totals";
 import { latenessShort } from "../../ui/words";
 
@@ -27,6 +28,8 @@ export interface GradeCell {
   /** `2 d` where the work was late. */
   readonly late: string;
   readonly above: boolean;
+  /** Levels of the outcomes, `31-`; empty where none is given. */
+  readonly outcomes: string;
 }
 
 /** A student's total as the gradebook shows it. */
@@ -34,6 +37,8 @@ export interface TotalCell {
   readonly now: string;
   readonly range: string;
   readonly letter: string;
+  /** The totals of the terms, where the course's is shown. */
+  readonly terms: readonly string[];
 }
 
 const percentOf = (counted: Exact, { points }: Assignment): Exact | null =>
@@ -72,9 +77,11 @@ function makeCell(
   mode: FigureMode,
 ): GradeCell {
   const late = figure.unitsLate > 0 ? latenessShort(figure.unitsLate, course.lateRule?.unitHours ?? 24) : "";
-  const base = { late, above: figure.aboveMaximum, second: "" };
+  const outcomes = outcomeMarks(outcomeRows(state, assignment, { id: figure.studentId }));
+  const base = { late, above: figure.aboveMaximum, second: "", outcomes };
   if (figure.standing === "missing" || figure.standing === "excused") {
-    return { ...base, late: "", text: figure.standing, look: figure.standing };
+    // Bonus work that is not done is declined; nobody is excused from a gift.
+    return { ...base, late: "", text: assignment.bonus ? "declined" : figure.standing, look: figure.standing };
   }
   if (figure.counted) {
     const [first, second] = mode.split("-") as [Way, Way | undefined];
@@ -112,6 +119,7 @@ export function totalCellOf(course: Course, student: StudentTotals, termId: Term
       now: text(totals.now, course.percentPlaces),
       range: totals.lowest && totals.highest ? `${text(totals.lowest, 0)}–${text(totals.highest, 0)}` : "",
       letter: termId === null ? (student.letter ?? "") : "",
+      terms: termId === null ? [...student.terms.values()].map((term) => text(term.now, course.percentPlaces)) : [],
     };
     totalCells.set(totals, cell);
   }

@@ -13,12 +13,14 @@ export function ColumnPane({
   table,
   assignmentId,
   onClose,
+  onBack,
 }: {
   readonly slot: string;
   readonly state: CourseState;
   readonly table: GradeTable;
   readonly assignmentId: AssignmentId;
   readonly onClose: () => void;
+  readonly onBack: () => void;
 }) {
   const assignment = state.assignments[assignmentId];
   if (!assignment) return null;
@@ -34,6 +36,7 @@ export function ColumnPane({
       title={assignment.name}
       subtitle={`${String(table.students.length)} students shown`}
       onClose={onClose}
+      onBack={onBack}
     >
       <p className="mt-1 flex gap-4 text-[13.5px]">
         <Link className="link" to={`/courses/${slot}/plan/assignments/${inAddress(assignmentId)}`}>

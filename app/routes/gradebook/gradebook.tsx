@@ -1,7 +1,7 @@
-import { memo, useMemo, useRef, useState, useSyncExternalStore } from "react";
+import { memo, useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
 import { Link, type NavigateFunction } from "react-router";
 import { entryText, type Command } from "#core/changes";
-import type { AssignmentId } from "#core/kernel";
+import type { AssignmentId, StudentId } from "#core/kernel";
 import type { CourseSession } from "#storage";
 import { deskAddress } from "../../ui/address";
 import { troubleOf } from "../../ui/use-command";
@@ -19,11 +19,16 @@ import { entryHint } from "./hint";
 import { gradeTable } from "./rows";
 import { boundsOf, isSingle, placesIn, single, type Selection } from "./selection";
 import { standingCommand } from "./standing";
+import { TotalPane } from "./total-pane";
 import { UnkeptLine } from "./unkept-line";
 import { useUnkeptEntries } from "./use-unkept-entries";
 import type { Looking } from "./use-view";
 
-type PaneKind = { readonly kind: "cell" } | { readonly kind: "column"; readonly assignmentId: AssignmentId } | null;
+type PaneKind =
+  | { readonly kind: "cell"; readonly toComment: number }
+  | { readonly kind: "total"; readonly studentId: StudentId }
+  | { readonly kind: "column"; readonly assignmentId: AssignmentId }
+  | null;
 
 interface GradebookProps {
   readonly slot: string;
@@ -83,6 +88,18 @@ export const Gradebook = memo(function Gradebook({ slot, session, looking, chang
     requestAnimationFrame(() => grid.current?.focus());
   };
 
+  const hasPane = pane !== null;
+  useEffect(() => {
+    // Once the pane stands, the grid is as narrow as it will be.
+    if (hasPane) requestAnimationFrame(() => grid.current?.show());
+  }, [hasPane]);
+  const backToCell = () => {
+    grid.current?.focus();
+  };
+  const closePane = () => {
+    setPane(null);
+    backToCell();
+  };
   const height = boundsOf(selection).bottom - boundsOf(selection).top + 1;
   return (
     <main className="flex h-[calc(100vh-46px)] flex-col px-[18px] pt-3.5">
@@ -183,7 +200,15 @@ export const Gradebook = memo(function Gradebook({ slot, session, looking, chang
                 if (top && !isSingle(selection)) fillSelection(entryText(state, top.assignmentId, top.studentId));
               }}
               onDetail={() => {
-                setPane(pane?.kind === "cell" ? null : { kind: "cell" });
+                setPane(pane?.kind === "cell" ? null : { kind: "cell", toComment: 0 });
+              }}
+              onComment={() => {
+                setPane({ kind: "cell", toComment: (pane?.kind === "cell" ? pane.toComment : 0) + 1 });
+              }}
+              onTotal={(row) => {
+                const studentId = table.students[row]?.studentId;
+                const isShown = pane?.kind === "total" && pane.studentId === studentId;
+                setPane(studentId && !isShown ? { kind: "total", studentId } : null);
               }}
               onOpen={(place) => void navigate(deskAddress(slot, place.assignmentId, place.studentId))}
               onCopy={() => copyText(state, table, selection)}
@@ -214,10 +239,19 @@ export const Gradebook = memo(function Gradebook({ slot, session, looking, chang
               entries={session.entries}
               place={marked}
               send={change}
-              onClose={() => {
-                setPane(null);
-                grid.current?.focus();
-              }}
+              toComment={pane.toComment}
+              onClose={closePane}
+              onBack={backToCell}
+            />
+          )}
+          {pane?.kind === "total" && (
+            <TotalPane
+              slot={slot}
+              state={state}
+              entries={session.entries}
+              studentId={pane.studentId}
+              onClose={closePane}
+              onBack={backToCell}
             />
           )}
           {pane?.kind === "column" && (
@@ -226,10 +260,8 @@ export const Gradebook = memo(function Gradebook({ slot, session, looking, chang
               state={state}
               table={table}
               assignmentId={pane.assignmentId}
-              onClose={() => {
-                setPane(null);
-                grid.current?.focus();
-              }}
+              onClose={closePane}
+              onBack={backToCell}
             />
           )}
         </div>

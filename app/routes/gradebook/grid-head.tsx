@@ -5,9 +5,10 @@ import { MoreMenu, type MenuItems } from "../../ui/more-menu";
 import {
   BAND_HEIGHT,
   COLUMN_WIDTH,
-  FIXED_WIDTH,
+  fixedWidth,
   LETTER_WIDTH,
   NAME_WIDTH,
+  TERM_WIDTH,
   TITLE_HEIGHT,
   TOTAL_WIDTH,
 } from "./measures";
@@ -21,6 +22,8 @@ interface GridHeadProps {
   readonly lastColumn: number;
   /** What the totals are of, where that is not the course. */
   readonly totalsOf: string;
+  /** Terms whose totals stand beside the course's. */
+  readonly terms: readonly string[];
   readonly sort: GradeView["sort"];
   readonly onSort: (by: string) => void;
   readonly columnItems: (column: number) => MenuItems;
@@ -28,7 +31,7 @@ interface GridHeadProps {
 
 /** The head of the grid: category bands with their weights, then the assignments. A click on a name sorts by it. */
 export const GridHead = memo(function GridHead(props: GridHeadProps) {
-  const { columns, bands, current, firstColumn, lastColumn, sort, onSort, columnItems } = props;
+  const { columns, bands, terms, current, firstColumn, lastColumn, sort, onSort, columnItems } = props;
   const mark = (by: string) =>
     sort.by === by ? (
       sort.down ? (
@@ -52,7 +55,7 @@ export const GridHead = memo(function GridHead(props: GridHeadProps) {
         <span
           role="columnheader"
           className="sticky z-10 border-b-2 border-ink bg-table ps-2.5 leading-6"
-          style={{ width: TOTAL_WIDTH + LETTER_WIDTH, left: NAME_WIDTH }}
+          style={{ width: TOTAL_WIDTH + LETTER_WIDTH + terms.length * TERM_WIDTH, left: NAME_WIDTH }}
         >
           Course
         </span>
@@ -68,7 +71,7 @@ export const GridHead = memo(function GridHead(props: GridHeadProps) {
               ["--band" as string]: categoryColour(index),
             }}
           >
-            <span className="sticky inline-block max-w-full truncate ps-2.5" style={{ left: FIXED_WIDTH }}>
+            <span className="sticky inline-block max-w-full truncate ps-2.5" style={{ left: fixedWidth(terms.length) }}>
               {band.title}
             </span>
           </span>
@@ -117,9 +120,14 @@ export const GridHead = memo(function GridHead(props: GridHeadProps) {
         </span>
         <span
           role="columnheader"
-          className="sticky z-10 bg-table"
-          style={{ width: LETTER_WIDTH, left: NAME_WIDTH + TOTAL_WIDTH }}
+          className="sticky z-10 flex bg-table pt-1.5 text-soft"
+          style={{ width: LETTER_WIDTH + terms.length * TERM_WIDTH, left: NAME_WIDTH + TOTAL_WIDTH }}
         >
+          {terms.map((name) => (
+            <span key={name} className="truncate pe-2 text-right" style={{ width: TERM_WIDTH }} title={name}>
+              {name}
+            </span>
+          ))}
           <span className="sr-only">Letter</span>
         </span>
         <span role="presentation" style={{ width: firstColumn * COLUMN_WIDTH }} />

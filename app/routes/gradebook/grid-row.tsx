@@ -1,7 +1,7 @@
 import type { AssignmentId } from "#core/kernel";
 import { memo, type ReactNode } from "react";
 import type { CellLook, GradeCell, TotalCell } from "./cells";
-import { COLUMN_WIDTH, LETTER_WIDTH, NAME_WIDTH, ROW_HEIGHT, TOTAL_WIDTH } from "./measures";
+import { COLUMN_WIDTH, LETTER_WIDTH, NAME_WIDTH, ROW_HEIGHT, TERM_WIDTH, TOTAL_WIDTH } from "./measures";
 import type { GradeColumn, GradeStudent } from "./rows";
 import type { Unkept } from "./unkept";
 
@@ -19,6 +19,8 @@ interface GridRowProps {
   readonly index: number;
   readonly top: number;
   readonly total: TotalCell;
+  /** Terms whose totals stand beside it. */
+  readonly terms: number;
   readonly firstColumn: number;
   readonly cells: readonly GradeCell[];
   /** The columns drawn. */
@@ -65,7 +67,10 @@ export const GridRow = memo(function GridRow(props: GridRowProps) {
       <div
         role="gridcell"
         aria-readonly="true"
-        className="figures sticky z-10 bg-table pe-2 text-right leading-[30px]"
+        tabIndex={-1}
+        data-total={index}
+        title="How this total came about (Shift Space)"
+        className="figures sticky z-10 cursor-pointer bg-table pe-2 text-right leading-[30px] hover:bg-sheet"
         style={{ width: TOTAL_WIDTH, left: NAME_WIDTH }}
       >
         <strong>{total.now}</strong> <span className="inline-block w-[58px] text-soft">{total.range}</span>
@@ -73,10 +78,16 @@ export const GridRow = memo(function GridRow(props: GridRowProps) {
       <div
         role="gridcell"
         aria-readonly="true"
-        className="sticky z-10 bg-table pe-3 text-right leading-[30px]"
-        style={{ width: LETTER_WIDTH, left: NAME_WIDTH + TOTAL_WIDTH }}
+        className="figures sticky z-10 flex justify-end bg-table pe-3 leading-[30px]"
+        style={{ width: LETTER_WIDTH + props.terms * TERM_WIDTH, left: NAME_WIDTH + TOTAL_WIDTH }}
       >
-        {total.letter}
+        {props.terms > 0 &&
+          total.terms.map((text, place) => (
+            <span key={place} className="pe-2 text-right" style={{ width: TERM_WIDTH }}>
+              {text}
+            </span>
+          ))}
+        {total.letter && <span className="flex-1 text-right">{total.letter}</span>}
       </div>
       <div style={{ width: firstColumn * COLUMN_WIDTH }} />
       {cells.map((cell, at) => {
@@ -138,6 +149,11 @@ function CellText({ cell }: { readonly cell: GradeCell }) {
       {cell.above && <span title="above the maximum">↑ </span>}
       {cell.text}
       {cell.second && <span className="ms-1.5 font-normal text-soft">{cell.second}</span>}
+      {cell.outcomes && (
+        <span className="absolute left-2 text-[12.5px] font-normal text-soft" title="outcomes, apart from the score">
+          o{cell.outcomes}
+        </span>
+      )}
     </span>
   );
 }
@@ -149,6 +165,7 @@ const words = (cell: GradeCell): string =>
     cell.late && `late ${cell.late}`,
     cell.look === "by hand" && "set by hand",
     cell.above && "above the maximum",
+    cell.outcomes && `outcomes ${[...cell.outcomes].join(" ")}`,
   ]
     .filter(Boolean)
     .join(", ");

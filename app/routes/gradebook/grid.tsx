@@ -16,9 +16,10 @@ import { CellEditor, type CellEditorHandle, type Leave } from "./cell-editor";
 import { GridHead } from "./grid-head";
 import { GridRow } from "./grid-row";
 import type { EntryHint } from "./hint";
-import { COLUMN_WIDTH, FIXED_WIDTH, HEAD_HEIGHT, ROW_HEIGHT } from "./measures";
+import { COLUMN_WIDTH, fixedWidth, ROW_HEIGHT } from "./measures";
 import { Overview } from "./overview";
 import type { GradeTable, GradeView } from "./rows";
+import { scrollIntoView } from "./scroll-into-view";
 import { boundsOf, inside, isSingle, single, type CellPlace, type Place, type Selection } from "./selection";
 import type { UnkeptEntries } from "./unkept";
 import { useTotalsAhead } from "./use-totals-ahead";
@@ -27,6 +28,8 @@ import { onGridKey, type GridKey } from "./use-grid-keys";
 /** What others may ask of the grid. */
 export interface GridHandle {
   readonly focus: () => void;
+  /** Brings the marked cell back into view, where a pane has taken its room. */
+  readonly show: () => void;
   /** Marks a cell and brings it into view. */
   readonly go: (place: Place) => void;
 }
@@ -50,6 +53,10 @@ interface GridProps {
   readonly onStanding: (letter: string) => boolean;
   readonly onFillDown: () => void;
   readonly onDetail: () => void;
+  /** The comment on the marked result. */
+  readonly onComment: () => void;
+  /** The account of a student's total. */
+  readonly onTotal: (row: number) => void;
   readonly onOpen: (place: CellPlace) => void;
   readonly onCopy: () => string;
   readonly onPaste: (text: string) => void;
@@ -79,10 +86,10 @@ export function Grid(props: GridProps) {
   const scroller = useRef<HTMLDivElement>(null);
   const [editing, setEditing] = useState<Editing | null>(null);
   const editor = useRef<CellEditorHandle>(null);
-  // A field that is scrolled or sorted out of view is not drawn; what was typed in it waits here.
   // After a standing given by one key, Enter goes on to the next student as after any entry.
   const goesOn = useRef(false);
   const size = { rows: students.length, columns: columns.length };
+  const fixed = fixedWidth(table.terms.length);
   const here = inside(selection.to, size.rows, size.columns);
   const bounds = boundsOf(selection);
   const rows = useVirtualizer({
@@ -97,7 +104,7 @@ export function Grid(props: GridProps) {
     count: size.columns,
     getScrollElement: () => scroller.current,
     estimateSize: () => COLUMN_WIDTH,
-    paddingStart: FIXED_WIDTH,
+    paddingStart: fixed,
     overscan: 3,
     useFlushSync: false,
   });
@@ -123,6 +130,9 @@ export function Grid(props: GridProps) {
   };
   useImperativeHandle(props.handle, () => ({
     focus: focusMarked,
+    show: () => {
+      scrollIntoView(scroller.current, here, fixed);
+    },
     go: (place) => {
       select(single(place));
     },
@@ -132,15 +142,16 @@ export function Grid(props: GridProps) {
     goesOn.current = false;
     focusWanted.current = true;
     onSelect(next);
-    scrollIntoView(scroller.current, next.to);
+    scrollIntoView(scroller.current, next.to, fixed);
   };
 
   // The grid is what one comes here for: the first key goes into it. Later the focus follows the marked cell, also where
   // the cell or field that had it is gone, or the new one is drawn only after scrolling; never while one types elsewhere.
   const focusWanted = useRef(true);
   const firstCurrent = useRef(selection.to.column);
+  const firstFixed = useRef(fixed);
   useEffect(() => {
-    scrollIntoView(scroller.current, { row: 0, column: firstCurrent.current });
+    scrollIntoView(scroller.current, { row: 0, column: firstCurrent.current }, firstFixed.current);
   }, []);
   useEffect(() => {
     const active = document.activeElement;
@@ -209,6 +220,10 @@ export function Grid(props: GridProps) {
       standing: (letter) => (goesOn.current = props.onStanding(letter)),
       fillDown: props.onFillDown,
       detail: props.onDetail,
+      comment: props.onComment,
+      total: () => {
+        props.onTotal(here.row);
+      },
       openPaper: () => {
         if (marked) props.onOpen(marked);
       },
@@ -231,7 +246,7 @@ export function Grid(props: GridProps) {
 
   return (
     <>
-      <Overview columns={size.columns} scroller={scroller} current={here.column} />
+      <Overview fixed={fixed} columns={size.columns} scroller={scroller} current={here.column} />
       <div ref={scroller} className="min-h-0 flex-1 overflow-auto">
         {/* Keys of the marked cell bubble up to the grid. */}
         {/* eslint-disable-next-line jsx-a11y/interactive-supports-focus */}
@@ -241,10 +256,15 @@ export function Grid(props: GridProps) {
           aria-multiselectable="true"
           aria-rowcount={size.rows + 2}
           aria-colcount={size.columns + 3}
-          style={{ width: FIXED_WIDTH + size.columns * COLUMN_WIDTH }}
+          style={{ width: fixed + size.columns * COLUMN_WIDTH }}
           className="text-sm select-none"
           onKeyDown={(event) => {
-            if (editing === null && (event.target as HTMLElement).closest("[data-column]")) onKey(event);
+            const target = event.target as HTMLElement;
+            const ofTotal = target.closest<HTMLElement>("[data-total]")?.dataset.total;
+            if (ofTotal !== undefined && event.key === " ") {
+              event.preventDefault();
+              props.onTotal(Number(ofTotal));
+            } else if (editing === null && target.closest("[data-column]")) onKey(event);
           }}
           onCopy={(event: ClipboardEvent) => {
             if (editing !== null) return;
@@ -257,6 +277,12 @@ export function Grid(props: GridProps) {
             event.preventDefault();
           }}
           onPointerDown={(event) => {
+            const ofTotal = (event.target as HTMLElement).closest<HTMLElement>("[data-total]")?.dataset.total;
+            if (ofTotal !== undefined && event.button === 0) {
+              settle();
+              props.onTotal(Number(ofTotal));
+              return;
+            }
             const place = placeOf(event);
             if (!place || event.button !== 0 || (event.target as HTMLElement).tagName === "INPUT") return;
             dragging.current = true;
@@ -288,6 +314,7 @@ export function Grid(props: GridProps) {
             firstColumn={firstColumn}
             lastColumn={lastColumn}
             totalsOf={table.totalsOf}
+            terms={table.terms}
             sort={props.sort}
             onSort={props.onSort}
             columnItems={columnItems}
@@ -306,6 +333,7 @@ export function Grid(props: GridProps) {
                   index={item.index}
                   top={item.start}
                   total={table.totalOf(item.index)}
+                  terms={table.terms.length}
                   firstColumn={firstColumn}
                   cells={table.cells(item.index, firstColumn, lastColumn)}
                   columns={drawnColumns}
@@ -360,20 +388,3 @@ export function Grid(props: GridProps) {
 
 /** The key of a result. */
 export const keyOf = ({ assignmentId, studentId }: CellPlace): string => `${assignmentId}/${studentId}`;
-
-/** Rows kept in view before and after the marked one: the next names, and room for the hint under the field. */
-const MARGIN = 2 * ROW_HEIGHT;
-
-/** Scrolls no further than is needed for a cell to stand in what the head and the fixed columns leave free. */
-function scrollIntoView(scroller: HTMLElement | null, { row, column }: Place): void {
-  if (!scroller) return;
-  const { scrollLeft, scrollTop, clientWidth, clientHeight } = scroller;
-  const across = scrolled(scrollLeft, clientWidth - FIXED_WIDTH, column * COLUMN_WIDTH, COLUMN_WIDTH);
-  const down = scrolled(scrollTop, clientHeight - HEAD_HEIGHT, row * ROW_HEIGHT - MARGIN, ROW_HEIGHT + 2 * MARGIN);
-  if (across !== scrollLeft) scroller.scrollLeft = across;
-  if (down !== scrollTop) scroller.scrollTop = down;
-}
-
-/** Where to scroll to, from where one is, so that a piece of this size at this start lies within the room. */
-const scrolled = (from: number, room: number, start: number, size: number): number =>
-  start < from ? Math.max(0, start) : Math.max(from, start + size - room);

@@ -8,5 +8,9 @@ export const ROW_HEIGHT = 31;
 export const BAND_HEIGHT = 24;
 export const TITLE_HEIGHT = 46;
 export const HEAD_HEIGHT = BAND_HEIGHT + TITLE_HEIGHT;
-/** What stands still while the columns are scrolled. */
-export const FIXED_WIDTH = NAME_WIDTH + TOTAL_WIDTH + LETTER_WIDTH;
+/** The total of one term, beside the course's. */
+export const TERM_WIDTH = 56;
+/** Most terms whose totals stand beside the names; more would leave no room for the work. */
+export const MOST_TERMS = 3;
+/** What stands still while the columns are scrolled, with the totals of so many terms. */
+export const fixedWidth = (terms: number): number => NAME_WIDTH + TOTAL_WIDTH + LETTER_WIDTH + terms * TERM_WIDTH;

@@ -1,12 +1,15 @@
 import { memo, useEffect, useState, type RefObject } from "react";
-import { COLUMN_WIDTH, FIXED_WIDTH } from "./measures";
+import { COLUMN_WIDTH } from "./measures";
 
 /** The whole width of the gradebook as a strip: one piece per assignment, dark where it is in view. */
 export const Overview = memo(function Overview({
+  fixed,
   columns,
   scroller,
   current,
 }: {
+  /** Width of what stands still. */
+  readonly fixed: number;
   readonly columns: number;
   readonly scroller: RefObject<HTMLDivElement | null>;
   readonly current: number;
@@ -16,7 +19,7 @@ export const Overview = memo(function Overview({
     const element = scroller.current;
     if (!element) return;
     const look = () => {
-      const room = element.clientWidth - FIXED_WIDTH;
+      const room = element.clientWidth - fixed;
       setView([element.scrollLeft / COLUMN_WIDTH, (element.scrollLeft + room) / COLUMN_WIDTH]);
     };
     look();
@@ -27,7 +30,7 @@ export const Overview = memo(function Overview({
       observer.disconnect();
       element.removeEventListener("scroll", look);
     };
-  }, [scroller, columns]);
+  }, [scroller, columns, fixed]);
   return (
     <div aria-hidden="true" className="mt-2.5 mb-1.5 flex h-2 gap-0.5">
       {Array.from({ length: columns }, (_, index) => {

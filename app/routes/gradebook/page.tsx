@@ -1,23 +1,30 @@
-import { useNavigate } from "react-router";
+import { useEffect, useRef } from "react";
+import { redirect, useLocation, useNavigate } from "react-router";
 import { openCourse } from "../../course/open-course";
 import { useChange } from "../../course/use-change";
 import { Gradebook } from "./gradebook";
+import { keepChoices, keptChoices } from "./kept-choices";
 import { useView } from "./use-view";
 import type { Route } from "./+types/page";
 
-export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
-  const { session } = await openCourse(context, params.slot);
-  return { session };
+export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
+  const { repository, session } = await openCourse(context, params.slot);
+  const { pathname, search } = new URL(request.url);
+  const kept = search === "" ? await keptChoices(repository, params.slot) : "";
+  return kept === "" ? { repository, session } : redirect(pathname + kept);
 }
 
 export default function GradebookPage({ loaderData, params }: Route.ComponentProps) {
+  const { repository, session } = loaderData;
+  const { search } = useLocation();
+  // What one comes with, such as a link to what waits, is looked at and not chosen.
+  const came = useRef(search);
+  useEffect(() => {
+    if (search === came.current) return;
+    came.current = search;
+    keepChoices(repository, params.slot, search);
+  }, [repository, params.slot, search]);
   return (
-    <Gradebook
-      slot={params.slot}
-      session={loaderData.session}
-      looking={useView()}
-      change={useChange()}
-      navigate={useNavigate()}
-    />
+    <Gradebook slot={params.slot} session={session} looking={useView()} change={useChange()} navigate={useNavigate()} />
   );
 }

@@ -1,5 +1,6 @@
 import { X } from "lucide-react";
 import { useEffect, useRef, type ReactNode } from "react";
+import { isTyping } from "../../ui/keys";
 
 /** The side pane of the gradebook: the full story of a figure, or of a column. */
 export function Pane({
@@ -7,23 +8,28 @@ export function Pane({
   title,
   subtitle,
   onClose,
+  onBack,
   children,
 }: {
   readonly label: string;
   readonly title: ReactNode;
   readonly subtitle: string;
   readonly onClose: () => void;
+  /** Escape in the pane goes back to the cell; the pane stays, and what is typed in it is kept. */
+  readonly onBack: () => void;
   readonly children: ReactNode;
 }) {
   const close = useRef<HTMLButtonElement>(null);
-  const closing = useRef(onClose);
+  const pane = useRef<HTMLElement>(null);
+  const leaving = useRef({ onClose, onBack });
   useEffect(() => {
-    closing.current = onClose;
-  }, [onClose]);
+    leaving.current = { onClose, onBack };
+  }, [onClose, onBack]);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      const inField = (event.target as HTMLElement).closest("input, textarea, select");
-      if (event.key === "Escape" && !inField) closing.current();
+      if (event.key !== "Escape" || event.defaultPrevented) return;
+      if (pane.current?.contains(event.target as Node)) leaving.current.onBack();
+      else if (!isTyping(event.target)) leaving.current.onClose();
     };
     window.addEventListener("keydown", onKey);
     return () => {
@@ -31,7 +37,11 @@ export function Pane({
     };
   }, []);
   return (
-    <aside aria-label={label} className="w-[330px] shrink-0 overflow-auto border-s border-rule bg-paper ps-5 pb-6">
+    <aside
+      ref={pane}
+      aria-label={label}
+      className="w-[330px] shrink-0 overflow-auto border-s border-rule bg-paper ps-5 pb-6"
+    >
       <div className="flex items-start justify-between gap-2">
         <div>
           <h2 className="font-serif text-[19px] leading-tight font-semibold">{title}</h2>

@@ -62,7 +62,12 @@ describe("the gradebook's table", () => {
 
   it("gives now, lowest to highest, and the letter", () => {
     // 18 of 20 is 90 %: now 90.0, an A; lowest 0.4 x 90 = 36, highest 60 + 36 = 96.
-    expect(table(run(smallCourse(), type("18"))).totalOf(1)).toEqual({ now: "90.0", range: "36–96", letter: "A" });
+    expect(table(run(smallCourse(), type("18"))).totalOf(1)).toEqual({
+      now: "90.0",
+      range: "36–96",
+      letter: "A",
+      terms: [],
+    });
     expect(table(smallCourse()).totalOf(1)).toMatchObject({ now: "–", letter: "" });
   });
 
@@ -205,9 +210,14 @@ describe("the totals beside the names", () => {
     });
     const state: CourseState = { ...dated, terms: { [autumn.id]: autumn, [spring.id]: spring } };
     const total = (more: Partial<GradeView>) => [table(state, more).totalsOf, table(state, more).totalOf(1)] as const;
-    expect(total({ term: spring.id })).toEqual(["Spring", { now: "50.0", range: "50–50", letter: "" }]);
+    expect(total({ term: spring.id })).toEqual(["Spring", { now: "50.0", range: "50–50", letter: "", terms: [] }]);
     expect(total({ term: autumn.id })[1].now).toBe("–");
     expect(total({})).toMatchObject(["the course", { now: "50.0" }]);
+    expect([table(state).terms, table(state).totalOf(1).terms]).toEqual([
+      ["Autumn", "Spring"],
+      ["–", "50.0"],
+    ]);
+    expect(table(state, { term: spring.id }).terms).toEqual([]);
   });
 
   it("say which categories they leave out for want of a weight", () => {

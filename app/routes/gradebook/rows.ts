@@ -14,6 +14,7 @@ import {
 } from "#core/model";
 import { changedSinceRelease, withoutWeight } from "#core/release";
 import { figuresOf, hasWaiting, termOf, type Figure } from "#core/totals";
+import { MOST_TERMS } from "./measures";
 import { cellOf, totalCellOf, type FigureMode, type GradeCell, type TotalCell } from "./cells";
 
 /** Which students are shown: all, or those with a cell of one kind. */
@@ -87,6 +88,8 @@ export interface GradeTable {
   readonly total: number;
   /** What the totals are of: the course, or the term that is shown. */
   readonly totalsOf: string;
+  /** Names of the terms whose totals stand beside the course's. */
+  readonly terms: readonly string[];
   /** Categories that the totals leave out for want of a weight. */
   readonly weightless: readonly string[];
   readonly cell: (row: number, column: number) => GradeCell;
@@ -124,6 +127,7 @@ export function gradeTable(state: CourseState, view: GradeView): GradeTable {
     students: people.map((student) => headOf(state, student)),
     total: studentsOf(state).length,
     totalsOf: (termId && state.terms[termId]?.name) ?? "the course",
+    terms: termId === null && termsOf(state).length <= MOST_TERMS ? termsOf(state).map(({ name }) => name) : [],
     weightless: withoutWeight(state).map(({ name }) => name),
     cell: (row, column) => {
       const assignment = at(work, column);

@@ -11,6 +11,8 @@ export interface GridDoes {
   readonly standing: (letter: string) => boolean;
   readonly fillDown: () => void;
   readonly detail: () => void;
+  readonly comment: () => void;
+  readonly total: () => void;
   readonly openPaper: () => void;
 }
 
@@ -44,7 +46,8 @@ export function onGridKey(
   };
   const key = event.key;
   const control = event.ctrlKey || event.metaKey;
-  if (control && key === "Enter") does.openPaper();
+  if (event.altKey && !control && key === "Enter") does.comment();
+  else if (control && key === "Enter") does.openPaper();
   else if (control && key.toLowerCase() === "d") does.fillDown();
   else if (control && key.toLowerCase() === "a") {
     does.select({ from: { row: 0, column: to.column }, to: { row: size.rows - 1, column: to.column } });
@@ -57,6 +60,7 @@ export function onGridKey(
   else if (key === "End") return go({ row: to.row, column: size.columns - 1 });
   else if (key === "Escape" && isSingle(selection)) return does.letGo();
   else if (key === "Escape" && !isSingle(selection)) does.select({ from: to, to });
+  else if (key === " " && event.shiftKey) does.total();
   else if (key === " ") does.detail();
   else if (key === "Enter" || key === "F2") does.edit("");
   else if (key === "Delete" || key === "Backspace") does.clear();

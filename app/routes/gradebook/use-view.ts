@@ -1,4 +1,4 @@
-import { useMemo, useState } from "react";
+import { useMemo } from "react";
 import type { AssignmentId } from "#core/kernel";
 import { fromAddress, inAddress } from "../../ui/address";
 import { useLatest } from "../../ui/use-latest";
@@ -10,11 +10,24 @@ import { SHOW_ONLY, type GradeView } from "./rows";
 const oneOf = <T extends string>(values: readonly T[], text: string | null): T | undefined =>
   values.find((value) => value === text);
 
-/** What the gradebook shows, kept in the address: filters and order in its search, the name looked for behind its `#`. */
+/** What the gradebook shows, kept in the address: filters and order and hidden columns in its search, the name looked for behind its `#`. */
 export function useView() {
   const [find, setFind] = useHashText("find");
-  const [text, set] = useSearchChoice();
-  const [hidden, setHidden] = useState<ReadonlySet<AssignmentId>>(() => new Set());
+  const [text, set] = useSearchChoice("all");
+  const hide = text("hide");
+  const hidden = useMemo(
+    (): ReadonlySet<AssignmentId> =>
+      new Set(
+        hide
+          .split(" ")
+          .filter(Boolean)
+          .map((name) => fromAddress("assignment", name)),
+      ),
+    [hide],
+  );
+  const setHidden = useLatest((next: ReadonlySet<AssignmentId>) => {
+    set("hide", [...next].map(inAddress).join(" "));
+  });
   const [section, term, category, sort] = [text("section"), text("term"), text("category"), text("sort")];
   const show = oneOf(SHOW_ONLY, text("show")) ?? "all";
   const mode = oneOf(FIGURE_MODES, text("figures")) ?? "points";
@@ -52,7 +65,7 @@ export function useView() {
       hidden,
       setHidden,
     }),
-    [view, section, term, category, show, mode, find, changeFind, set, onSort, hidden],
+    [view, section, term, category, show, mode, find, changeFind, set, onSort, hidden, setHidden],
   );
 }
 

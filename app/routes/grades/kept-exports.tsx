@@ -22,7 +22,13 @@ export function KeptExports({
   const differences = kept ? gradeDifferences(kept.grades, grades) : [];
   const gradeWords = (grade: FinalGrade | null) =>
     grade
-      ? [grade.percent === null ? "–" : `${grade.percent} %`, grade.letter].filter(Boolean).join(", ")
+      ? [
+          grade.percent === null ? "–" : `${grade.percent} %`,
+          grade.letter,
+          ...(grade.terms ?? []).map(({ name, percent }) => `${name} ${percent === null ? "–" : `${percent} %`}`),
+        ]
+          .filter(Boolean)
+          .join(", ")
       : "not there";
   return (
     <section aria-label="Kept exports" className="mt-4 border-t-2 border-ink pt-2">

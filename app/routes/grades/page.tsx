@@ -103,15 +103,25 @@ export default function GradesPage({ loaderData, params }: Route.ComponentProps)
             <tr className="border-b border-rule text-left text-[13.5px] text-soft">
               <th className="py-1 font-normal">Student</th>
               <th className="font-normal">Number</th>
+              {grades[0]?.terms?.map(({ name }) => (
+                <th key={name} className="text-right font-normal">
+                  {name}, %
+                </th>
+              ))}
               <th className="text-right font-normal">Total, % ({counted(percentPlaces, "decimal")})</th>
               <th className="ps-6 font-normal">Letter</th>
             </tr>
           </thead>
           <tbody>
-            {grades.map(({ studentId, name, number, percent, letter }) => (
+            {grades.map(({ studentId, name, number, percent, letter, terms }) => (
               <tr key={studentId} className="border-b border-rule">
                 <td className="py-1">{name}</td>
                 <td className="text-soft">{number}</td>
+                {terms?.map((term) => (
+                  <td key={term.name} className="text-right">
+                    {term.percent ?? "–"}
+                  </td>
+                ))}
                 <td className="text-right">{percent ?? "–"}</td>
                 <td className="ps-6 font-semibold">{letter ?? "–"}</td>
               </tr>

@@ -85,6 +85,7 @@ export function Reports({
         />
         <ChoiceField
           label="Holding"
+          className="w-64"
           value={audience}
           options={[
             ["student", "what the student could see"],

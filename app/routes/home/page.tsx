@@ -11,7 +11,9 @@ export async function clientLoader({ context }: Route.ClientLoaderArgs) {
   const repository = await context.get(repositoryContext);
   const courses = await repository.courses();
   const last = await repository.recall("last-course").catch(() => null);
-  const slot = courses.find((course) => course.slot === last)?.slot ?? courses[0]?.slot;
+  const inUse = courses.filter(({ archived }) => !archived);
+  const slot = inUse.find((course) => course.slot === last)?.slot ?? inUse[0]?.slot;
+  if (slot === undefined && courses.length > 0) return redirect("/courses");
   if (slot === undefined) return redirect(`/courses/${await keepDemoCourse(repository)}`);
   const opens = await repository.session(slot).then(
     (session) => session !== null,

@@ -23,10 +23,11 @@ export default function JournalPage({ loaderData, params }: Route.ComponentProps
   const [text, set] = useSearchChoice();
   const [find, setFind] = useHashText("find");
   const [length, setLength] = useState(STRETCH);
-  const [student, assignment, kind, from, to] = [
+  const [student, assignment, kind, who, from, to] = [
     text("student"),
     text("assignment"),
     text("kind"),
+    text("who"),
     text("from"),
     text("to"),
   ];
@@ -36,14 +37,14 @@ export default function JournalPage({ loaderData, params }: Route.ComponentProps
         student: student ? fromAddress("student", student) : null,
         assignment: assignment ? fromAddress("assignment", assignment) : null,
         kind,
+        who: who ? fromAddress("marker", who) : null,
         from,
         to,
         find,
       }),
-    [state, entries, student, assignment, kind, from, to, find],
+    [state, entries, student, assignment, kind, who, from, to, find],
   );
   const lines = useMemo(() => journalLines(state, entries, found.slice(0, length)), [state, entries, found, length]);
-  const choice = "field !w-auto max-w-40 text-[14px]";
   return (
     <main className="mx-auto w-full max-w-[1080px] px-[30px] pt-6 pb-16">
       <title>Journal · Upright Quill</title>
@@ -63,58 +64,49 @@ export default function JournalPage({ loaderData, params }: Route.ComponentProps
         <input
           type="search"
           aria-label="Words in the journal"
-          placeholder="Words in a line"
+          placeholder="Words or a name"
           className="field !w-40 text-[14px]"
           value={find}
           onChange={(event) => {
             setFind(event.target.value);
           }}
         />
-        <select
-          aria-label="Student"
-          className={choice}
+        <FilterChoice
+          label="Student"
+          all="All students"
           value={student}
-          onChange={(event) => {
-            set("student", event.target.value);
+          options={studentsOf(state).map((one) => [inAddress(one.id), rosterName(state, one)])}
+          onChoose={(value) => {
+            set("student", value);
           }}
-        >
-          <option value="">All students</option>
-          {studentsOf(state).map((one) => (
-            <option key={one.id} value={inAddress(one.id)}>
-              {rosterName(state, one)}
-            </option>
-          ))}
-        </select>
-        <select
-          aria-label="Assignment"
-          className={choice}
+        />
+        <FilterChoice
+          label="Assignment"
+          all="All assignments"
           value={assignment}
-          onChange={(event) => {
-            set("assignment", event.target.value);
+          options={assignmentsOf(state).map(({ id, name }) => [inAddress(id), name])}
+          onChoose={(value) => {
+            set("assignment", value);
           }}
-        >
-          <option value="">All assignments</option>
-          {assignmentsOf(state).map(({ id, name }) => (
-            <option key={id} value={inAddress(id)}>
-              {name}
-            </option>
-          ))}
-        </select>
-        <select
-          aria-label="Kind of change"
-          className={choice}
+        />
+        <FilterChoice
+          label="Kind of change"
+          all="All kinds"
           value={kind}
-          onChange={(event) => {
-            set("kind", event.target.value);
+          options={JOURNAL_KINDS.map(([id, words]) => [id, words])}
+          onChoose={(value) => {
+            set("kind", value);
           }}
-        >
-          <option value="">All kinds</option>
-          {JOURNAL_KINDS.map(([id, words]) => (
-            <option key={id} value={id}>
-              {words}
-            </option>
-          ))}
-        </select>
+        />
+        <FilterChoice
+          label="Who made the change"
+          all="Everybody"
+          value={who}
+          options={Object.values(state.markers).map(({ id, name }) => [inAddress(id), name])}
+          onChoose={(value) => {
+            set("who", value);
+          }}
+        />
         <label>
           From{" "}
           <input
@@ -174,6 +166,39 @@ export default function JournalPage({ loaderData, params }: Route.ComponentProps
         </button>
       )}
     </main>
+  );
+}
+
+/** One filter of the journal; its first choice lets everything through. */
+function FilterChoice({
+  label,
+  all,
+  value,
+  options,
+  onChoose,
+}: {
+  readonly label: string;
+  readonly all: string;
+  readonly value: string;
+  readonly options: readonly (readonly [value: string, words: string])[];
+  readonly onChoose: (value: string) => void;
+}) {
+  return (
+    <select
+      aria-label={label}
+      className="field !w-auto max-w-40 text-[14px]"
+      value={value}
+      onChange={(event) => {
+        onChoose(event.target.value);
+      }}
+    >
+      <option value="">{all}</option>
+      {options.map(([option, words]) => (
+        <option key={option} value={option}>
+          {words}
+        </option>
+      ))}
+    </select>
   );
 }
 

@@ -1,7 +1,7 @@
 import { isUndone, type Entry } from "#core/changes";
 import { writeCsv, type Cell } from "#core/formats";
-import type { AssignmentId, StudentId } from "#core/kernel";
-import { courseOf, plainText, type CourseState } from "#core/model";
+import { milliseconds, type AssignmentId, type MarkerId, type StudentId } from "#core/kernel";
+import { courseOf, fullName, plainText, rosterName, type CourseState } from "#core/model";
 import { momentText } from "../../ui/words";
 
 /** What the journal is asked to show. */
@@ -9,6 +9,8 @@ export interface JournalFilter {
   readonly student: StudentId | null;
   readonly assignment: AssignmentId | null;
   readonly kind: string;
+  /** Who made the change. */
+  readonly who: MarkerId | null;
   /** Local dates, `2026-10-23`, both included; empty for no end. */
   readonly from: string;
   readonly to: string;
@@ -33,7 +35,7 @@ export const JOURNAL_KINDS: readonly (readonly [kind: string, words: string, typ
   [
     "scores",
     "Scores and standings",
-    /^(setScore|enterScores|setByHand|adjustScores|setStanding|setLateness|scoreAttempt|scoreGroup|adjustMember|judge|scaleAssignment)$/,
+    /^(setScore|enterScores|setByHand|adjustScores|setStanding|setLateness|scoreAttempt|scoreGroup|adjustMember|judge|judgeAnswer|setAttainment|scaleAssignment)$/,
   ],
   ["comments", "Comments and notes", /^(setComment|setCriterionComment|addNote|editNote|removeNote)$/],
   [
@@ -52,16 +54,41 @@ const PLACE = new Set(["id", "assignmentId", "studentId", "criterionId"]);
 /** Fields of one change that are spelled out. */
 const FIELDS = 6;
 
-/** Entries that a filter lets through, the newest first. */
+/** Ids of students and assignments whose names hold some words, so that a change of many papers is found by each of them. */
+function namedBy(state: CourseState, wanted: string): ReadonlySet<string> {
+  const students = Object.values(state.students).filter((one) =>
+    plainText(`${rosterName(state, one)} ${fullName(one)} ${one.number}`).includes(wanted),
+  );
+  const work = Object.values(state.assignments).filter(({ name }) => plainText(name).includes(wanted));
+  return new Set([...students, ...work].map(({ id }) => id));
+}
+
+/** Whether the words stand in a line, in its reason, in who made it, or in the name of something it touches. */
+function holdsWords(
+  state: CourseState,
+  { line, reason, by, patches }: Entry["change"],
+  wanted: string,
+  named: ReadonlySet<string>,
+): boolean {
+  const own = [line, reason ?? "", state.markers[by]?.name ?? ""];
+  return (
+    own.some((words) => plainText(words).includes(wanted)) ||
+    patches.some(({ id }) => id.split("/").some((part) => named.has(part)))
+  );
+}
+
+/** Entries that a filter lets through, the newest first; what was made at one moment in the order it was made. */
 export function journalEntries(state: CourseState, entries: readonly Entry[], filter: JournalFilter): Entry[] {
   const { timeZone } = courseOf(state);
   const types = JOURNAL_KINDS.find(([kind]) => kind === filter.kind)?.[2];
   const wanted = plainText(filter.find.trim());
+  const named = wanted ? namedBy(state, wanted) : new Set<string>();
   const day = new Intl.DateTimeFormat("sv-SE", { dateStyle: "short", timeZone });
   return entries
     .filter(({ change }) => {
       if (types && !types.test(change.type)) return false;
-      if (wanted && !plainText(change.line).includes(wanted)) return false;
+      if (filter.who && change.by !== filter.who) return false;
+      if (wanted && !holdsWords(state, change, wanted, named)) return false;
       if (filter.from || filter.to) {
         const date = day.format(new Date(change.at));
         if ((filter.from && date < filter.from) || (filter.to && date > filter.to)) return false;
@@ -72,7 +99,7 @@ export function journalEntries(state: CourseState, entries: readonly Entry[], fi
       if (student && !change.patches.some((patch) => names(patch, student))) return false;
       return !assignment || change.patches.some((patch) => names(patch, assignment));
     })
-    .reverse();
+    .sort((a, b) => milliseconds(b.change.at) - milliseconds(a.change.at) || b.seq - a.seq);
 }
 
 /** Entries as lines, with what changed from what to what. */

@@ -19,6 +19,7 @@ import {
 } from "#core/model";
 import { withoutWeight } from "#core/release";
 import { checkPlan, figuresOf, planOf, termOf, type PlanNode } from "#core/totals";
+import { pointsWords } from "../../ui/score-words";
 import { dayText } from "../../ui/words";
 
 /** An assignment as a line of the plan. */
@@ -167,7 +168,9 @@ function lineOf(state: CourseState, assignment: Assignment): PlanLine {
     id: assignment.id,
     name: assignment.name,
     details: [
-      assignment.bonus ? `bonus, ${assignment.points} points` : `${assignment.points} points`,
+      assignment.bonus
+        ? ["bonus", assignment.points === "0" ? "" : pointsWords(assignment.points)].filter(Boolean).join(", ")
+        : pointsWords(assignment.points),
       CHANNEL_WORDS[assignment.channel],
       assignment.grouping === "groups" ? "in groups" : "",
       assignment.counts ? "" : "counts nowhere",

@@ -1,7 +1,8 @@
 import { Link } from "react-router";
 import { entryText } from "#core/changes";
-import { rosterName, resultOf, studentsOf, type Student } from "#core/model";
+import { postsOf, rosterName, resultOf, studentsOf, type Student } from "#core/model";
 import { figuresOf } from "#core/totals";
+import { pointsWords } from "../../ui/score-words";
 import { openCourse, orMissing } from "../../course/open-course";
 import { deskAddress, fromAddress } from "../../ui/address";
 import { DraftField } from "../../ui/draft-field";
@@ -15,6 +16,7 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
   const { state } = session;
   const assignment = orMissing(state.assignments[fromAddress("assignment", params.assignmentId)], "assignment");
   const { figure } = figuresOf(state);
+  const posts = assignment.channel === "discussion" ? postsOf(state, assignment.id) : [];
   const row = (student: Student) => ({
     studentId: student.id,
     name: rosterName(state, student),
@@ -22,6 +24,7 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
     entry: entryText(state, assignment.id, student.id),
     comment: resultOf(state, assignment.id, student.id).overallComment,
     standing: figure(assignment.id, student.id).standing,
+    posts: posts.filter(({ studentId }) => studentId === student.id).map(({ id, text }) => ({ id, text })),
   });
   return { assignment, rows: studentsOf(state).map(row) };
 }
@@ -37,8 +40,8 @@ export default function QuickPage({ loaderData, params }: Route.ComponentProps) 
       <title>{`Quick list · ${assignment.name} · Upright Quill`}</title>
       <h1 className="page-title">{assignment.name}: quick list</h1>
       <p className="figures mt-1 text-[14px] text-soft">
-        {assignment.bonus ? "Bonus" : `Of ${assignment.points} points`} · 18 l2 late · m missing · x excused · - clears
-        · Tab goes on
+        {assignment.bonus ? "Bonus" : `Of ${pointsWords(assignment.points)}`} · 18 l2 late · m missing · x excused · -
+        clears · Tab goes on
       </p>
       {rows.length === 0 ? (
         <p className="mt-6 text-soft">
@@ -50,10 +53,25 @@ export default function QuickPage({ loaderData, params }: Route.ComponentProps) 
         </p>
       ) : (
         <ul aria-label="Students" className="mt-4">
-          {rows.map(({ studentId, name, number, entry, comment, standing }) => {
+          {rows.map(({ studentId, name, number, entry, comment, standing, posts }) => {
             const place = { assignmentId: assignment.id, studentId };
             return (
-              <li key={studentId} className="flex items-start gap-4 border-b border-rule py-1.5 text-[15px]">
+              <li
+                key={studentId}
+                className="flex flex-wrap items-start gap-x-4 border-b border-rule py-1.5 text-[15px]"
+              >
+                {posts.length > 0 && (
+                  <ul
+                    aria-label={`Posts of ${name}`}
+                    className="order-last w-full ps-56 pb-1 font-serif text-[15.5px] leading-snug"
+                  >
+                    {posts.map(({ id, text }) => (
+                      <li key={id} className="mt-1 border-s-2 border-rule ps-3 whitespace-pre-wrap">
+                        {text}
+                      </li>
+                    ))}
+                  </ul>
+                )}
                 <span className="w-52 shrink-0 truncate pt-1.5">
                   <Link
                     className="font-semibold hover:underline"

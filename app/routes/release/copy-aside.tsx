@@ -72,6 +72,7 @@ export function CopyAside({ slot, title, rows, reader, wanted, onReader }: CopyA
             score={pick("score")}
             rubric={pick("rubric")}
             comments={pick("comments")}
+            outcomes={pick("outcomes")}
             classFigures={pick("classFigures")}
           />
         )}

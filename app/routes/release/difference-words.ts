@@ -21,6 +21,8 @@ export function differenceWords({ facet, old, present }: Difference): { what: st
           present: classWords(present as FacetContent["classFigures"] | null),
         },
       ];
+    case "outcomes":
+      return outcomePairs(old as FacetContent["outcomes"], present as FacetContent["outcomes"] | null);
     case "comments":
       return commentPairs(old as FacetContent["comments"], present as FacetContent["comments"] | null);
   }
@@ -62,6 +64,23 @@ function commentPairs(old: FacetContent["comments"], present: FacetContent["comm
     { what: "Comments on criteria", old: criterionWords(old), present: present ? criterionWords(present) : "" },
   ].filter((pair) => pair.old !== pair.present);
   return pairs.length > 0 ? pairs : [{ what: "Notes", old: "as released", present: "other words" }];
+}
+
+function outcomePairs(old: FacetContent["outcomes"], present: FacetContent["outcomes"] | null) {
+  const names = new Set([...old.rows, ...(present?.rows ?? [])].map(({ name }) => name));
+  const words = (content: FacetContent["outcomes"] | null, wanted: string) => {
+    const row = content?.rows.find(({ name }) => name === wanted);
+    return row ? [row.level ?? "open", row.comment].filter(Boolean).join(": ") : "nothing";
+  };
+  const pairs = [
+    ...[...names].map((what) => ({ what, old: words(old, what), present: words(present, what) })),
+    {
+      what: old.attainment?.scale ?? present?.attainment?.scale ?? "Outcome",
+      old: old.attainment?.level ?? "nothing",
+      present: present?.attainment?.level ?? "nothing",
+    },
+  ].filter((pair) => pair.old !== pair.present);
+  return pairs.length > 0 ? pairs : [{ what: "Outcomes", old: "as released", present: "other words" }];
 }
 
 const fileNames = ({ attachments }: FacetContent["comments"]): string => attachments.map(({ name }) => name).join(", ");

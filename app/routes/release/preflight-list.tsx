@@ -122,7 +122,7 @@ function StopMenu({
           onStops(event.target.checked);
         }}
       />
-      stops a release
+      {stops ? "stops a release" : "let it stop a release"}
     </label>
   );
 }

@@ -36,7 +36,7 @@ describe("the table of seals", () => {
 
   it("shows a copy as it is now and as it would be", () => {
     const before = required(rowsOf(judged, reading).reader, "reader");
-    expect(before.now).toEqual({ score: null, rubric: null, comments: null, classFigures: null });
+    expect(before.now).toEqual({ score: null, rubric: null, comments: null, outcomes: null, classFigures: null });
     expect(before.after.score?.points).toBe("77"); // 15.5 + 13 + 10 = 38.5 of 50
     const after = required(rowsOf(released, reading).reader, "reader");
     expect(after.now.score?.points).toBe("77");

@@ -35,6 +35,7 @@ import {
   visibleTotals,
   type Difference,
   type FacetContent,
+  type FacetContents,
   type FacetOverview,
   type Finding,
   type TotalDifference,
@@ -61,9 +62,6 @@ export interface TotalRow {
   /** Students whose copy of it is not what it would be now. */
   readonly changed: readonly TotalDifference[];
 }
-
-/** The facets of one student's copy; null where a facet shows nothing. */
-export type Copy = { readonly [F in Facet]: FacetContent[F] | null };
 
 /** Who has been given something of an assignment, and who of them has opened it. */
 export interface Readers {
@@ -106,8 +104,8 @@ export interface ReleaseRows {
   readonly reader: {
     readonly id: Student["id"];
     readonly name: string;
-    readonly now: Copy;
-    readonly after: Copy;
+    readonly now: FacetContents;
+    readonly after: FacetContents;
     readonly totals: ReturnType<typeof draftTotals>;
     readonly totalsNow: ReturnType<typeof visibleTotals>;
   } | null;
@@ -231,7 +229,11 @@ function firstWithContent({ facets }: SealRow, students: readonly Student[]): St
   return students.find(({ id }) => (best ? id === best : ids.has(id)));
 }
 
-function copiesOf(state: CourseState, assignment: Assignment, student: Student): { now: Copy; after: Copy } {
+function copiesOf(
+  state: CourseState,
+  assignment: Assignment,
+  student: Student,
+): { now: FacetContents; after: FacetContents } {
   const fixed = copyOf(state, assignment.id, student.id);
   const now = <F extends Facet>(facet: F, content: FacetContent[F] | undefined) =>
     content !== undefined && isShown(state, assignment, student.id, facet) ? content : null;
@@ -241,12 +243,14 @@ function copiesOf(state: CourseState, assignment: Assignment, student: Student):
       score: now("score", fixed.score?.content),
       rubric: now("rubric", fixed.rubric?.content),
       comments: now("comments", fixed.comments?.content),
+      outcomes: now("outcomes", fixed.outcomes?.content),
       classFigures: now("classFigures", fixed.classFigures?.content),
     },
     after: {
       score: after("score"),
       rubric: after("rubric"),
       comments: after("comments"),
+      outcomes: after("outcomes"),
       classFigures: after("classFigures"),
     },
   };

@@ -9,6 +9,7 @@ export const FACET_WORDS: Readonly<Record<Facet, string>> = {
   score: "Score",
   rubric: "Rubric detail",
   comments: "Notes, comments",
+  outcomes: "Outcomes",
   classFigures: "Class figures",
 };
 
@@ -35,7 +36,7 @@ export function SealTable({ seals, totals, chosen, timeZone, sectionName, onChoo
         <tr className="border-b border-rule text-[13.5px] text-soft">
           <th className="py-1.5 text-left font-normal">Assignment</th>
           {Object.values(FACET_WORDS).map((word) => (
-            <th key={word} className="w-[116px] font-normal">
+            <th key={word} className="w-[104px] font-normal">
               {word}
             </th>
           ))}
@@ -63,7 +64,7 @@ export function SealTable({ seals, totals, chosen, timeZone, sectionName, onChoo
             {facets.map((overview) => (
               <td key={overview.facet} className="text-center">
                 {overview.empty ? (
-                  <span className="text-soft" aria-label="no rubric">
+                  <span className="text-soft" aria-label={`${FACET_WORDS[overview.facet]}: none here`}>
                     –
                   </span>
                 ) : (
@@ -127,7 +128,7 @@ export function SealTable({ seals, totals, chosen, timeZone, sectionName, onChoo
                 )}
               </button>
             </td>
-            <td colSpan={3} />
+            <td colSpan={4} />
           </tr>
         ))}
       </tbody>

@@ -3,6 +3,7 @@ import type { ReminderFilter } from "#core/release";
 /** Whom reminders can go to, in the order they are offered. */
 export const KINDS: readonly (readonly [ReminderFilter["kind"], string])[] = [
   ["nothingIn", "with nothing handed in"],
+  ["dueSoon", "with nothing in yet, due within two weeks"],
   ["notScored", "not scored yet"],
   ["late", "who were late"],
   ["bonusNotTried", "who have not tried a bonus"],
@@ -19,6 +20,10 @@ export const REMINDER_TEXTS: Readonly<
   nothingIn: {
     subject: "{course}: nothing from you yet for {assignment}",
     body: "Dear {given},\n\nI have nothing from you yet for {assignment}. If something stands in your way, write to me.",
+  },
+  dueSoon: {
+    subject: "{course}: {assignment} is due soon",
+    body: "Dear {given},\n\n{assignment} is due {due}, and I have nothing from you yet. If you have handed it in by now, all is well.",
   },
   notScored: {
     subject: "{course}: your work is being read",

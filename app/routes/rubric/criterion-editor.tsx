@@ -1,6 +1,7 @@
 import { fromDecimal, toNumber, type Decimal, type Id } from "#core/kernel";
 import type { Criterion, Level } from "#core/model";
-import { addLevel, moveBound, removeLevel } from "#core/scoring";
+import { addLevel, levelsFromWords, moveBound, removeLevel } from "#core/scoring";
+import { formText } from "../../ui/form-text";
 import { FigureInput } from "../../ui/figure-input";
 import { MoreMenu } from "../../ui/more-menu";
 import { readFigure, readOptionalFigure } from "../../ui/read-figure";
@@ -15,10 +16,13 @@ interface CriterionEditorProps {
   readonly onChange: (criterion: Criterion) => void;
   readonly onMove: (by: -1 | 1) => void;
   readonly onRemove: () => void;
+  /** Null where the rubric has as many criteria as it can. */
+  readonly onDuplicate: (() => void) | null;
 }
 
 /** One criterion: the ruler on which its levels are drawn and dragged, and below each level its figures and words. */
-export function CriterionEditor({ criterion, place, last, fresh, onChange, onMove, onRemove }: CriterionEditorProps) {
+export function CriterionEditor(props: CriterionEditorProps) {
+  const { criterion, place, last, fresh, onChange, onMove, onRemove, onDuplicate } = props;
   const { levels } = criterion;
   const setLevel = (index: number, fields: Partial<Level>) => {
     onChange({ ...criterion, levels: levels.map((level, at) => (at === index ? { ...level, ...fields } : level)) });
@@ -74,6 +78,7 @@ export function CriterionEditor({ criterion, place, last, fresh, onChange, onMov
                 onMove(1);
               },
             },
+            ...(onDuplicate ? [{ words: "Duplicate the criterion", onSelect: onDuplicate }] : []),
             ...(last ? [] : [null, { words: "Remove the criterion", onSelect: onRemove }]),
           ]}
         />
@@ -172,6 +177,46 @@ export function CriterionEditor({ criterion, place, last, fresh, onChange, onMov
         </label>
         <span>up to {String(top)} points</span>
       </p>
+      <LevelWords
+        criterion={criterion}
+        onWords={(words) => {
+          onChange(levelsFromWords(criterion, words, fresh));
+        }}
+      />
     </section>
+  );
+}
+
+/** Levels filled from a row of words: `Thin, Sound, Full`, or as pasted from a spreadsheet. */
+function LevelWords({
+  criterion,
+  onWords,
+}: {
+  readonly criterion: Criterion;
+  readonly onWords: (words: readonly string[]) => void;
+}) {
+  return (
+    <form
+      className="mt-2 flex items-center gap-2 text-[13px] text-soft print:hidden"
+      onSubmit={(event) => {
+        event.preventDefault();
+        const words = formText(new FormData(event.currentTarget), "words").split(/[,;\t|]/);
+        onWords(words);
+        event.currentTarget.reset();
+      }}
+    >
+      <label className="flex flex-1 items-center gap-2">
+        Levels from a row of words
+        <input
+          name="words"
+          className="field !w-auto flex-1 !py-1 text-[13.5px] text-ink"
+          placeholder="Thin, Sound, Full"
+          aria-label={`Levels of ${criterion.name} from a row of words`}
+        />
+      </label>
+      <button type="submit" className="link">
+        Fill
+      </button>
+    </form>
   );
 }

@@ -2,7 +2,7 @@ import { useEffect, useMemo, useState } from "react";
 import { judgedPapers, rubricEffects, usesOf } from "#core/changes";
 import { decimal, pointsText, sameValue } from "#core/kernel";
 import { rosterName, rubricSchema, type Criterion, type Rubric } from "#core/model";
-import { checkRubric, startCriterion } from "#core/scoring";
+import { checkRubric, duplicateCriterion, rulerEnds, startCriterion } from "#core/scoring";
 import { openCourse, orMissing } from "../../course/open-course";
 import { fromAddress } from "../../ui/address";
 import { PlanPlaces } from "../../ui/plan-places";
@@ -42,7 +42,7 @@ export default function RubricPage({ loaderData, params }: Route.ComponentProps)
   const [trouble, setTrouble] = useState<string | null>(null);
   const rubric = draft ?? stored;
   const uses = usesOf(state, stored.id);
-  const judged = uses.reduce((sum, { id }) => sum + judgedPapers(state, id), 0);
+  const judged = uses.reduce((sum, { id }) => sum + judgedPapers(state, id, rubric.id), 0);
   const findings = useMemo(() => checkRubric(rubric), [rubric]);
   const valid = findings.every(({ kind }) => kind === "hint") && rubricSchema.safeParse(rubric).success;
   const changed = draft !== null && !sameValue(draft, stored);
@@ -129,6 +129,14 @@ export default function RubricPage({ loaderData, params }: Route.ComponentProps)
               onRemove={() => {
                 setCriterion(index, null);
               }}
+              onDuplicate={
+                rubric.criteria.length < 9
+                  ? () => {
+                      const twin = duplicateCriterion(criterion, `${criterion.name} (copy)`.slice(0, 200), fresh);
+                      edit({ criteria: rubric.criteria.toSpliced(index + 1, 0, twin) });
+                    }
+                  : null
+              }
             />
           ))}
           {rubric.criteria.length < 9 && (
@@ -137,7 +145,9 @@ export default function RubricPage({ loaderData, params }: Route.ComponentProps)
               className="act act-quiet mt-4 print:hidden"
               onClick={() => {
                 const name = `Criterion ${String(rubric.criteria.length + 1)}`;
-                edit({ criteria: [...rubric.criteria, startCriterion(fresh, name, decimal("12"))] });
+                const last = rubric.criteria.at(-1);
+                const points = last ? rulerEnds(last).maximum : decimal("12");
+                edit({ criteria: [...rubric.criteria, startCriterion(fresh, name, points)] });
               }}
             >
               Add a criterion

@@ -5,6 +5,7 @@ import { courseOf, rosterName, studentsOf, type Course } from "#core/model";
 import { changedTotals, type ChangedTotal } from "#core/totals";
 import { openCourse } from "../../course/open-course";
 import { PlanPlaces } from "../../ui/plan-places";
+import { useTotalsAsk } from "../../ui/totals-ask";
 import { useSliced } from "../../ui/use-sliced";
 import { isShapedLike, useTyped } from "../../ui/drafts";
 import { AsYouLeftIt } from "../../ui/as-you-left-it";
@@ -51,6 +52,7 @@ export default function RulesPage({ loaderData, params }: Route.ComponentProps) 
     setEdits((before) => ({ ...before, ...fields }));
     setTrouble(null);
   };
+  const scaleAsk = useTotalsAsk(state, change);
   const students = useMemo(() => studentsOf(state).map(({ id }) => id), [state]);
   const look = useCallback(
     (id: StudentId): ChangedTotal[] => changedTotals(state, { ...state, courses: { [draft.id]: draft } }, [id]),
@@ -77,8 +79,9 @@ export default function RulesPage({ loaderData, params }: Route.ComponentProps) 
         <LateRuleFields draft={draft} edit={edit} />
         <TotalsRules draft={draft} edit={edit} />
         <Letters draft={draft} edit={edit} />
-        <Scales scales={Object.values(state.scales)} onAdd={async (command) => troubleOf(await change(command))} />
+        <Scales scales={Object.values(state.scales)} send={scaleAsk.send} />
       </div>
+      {scaleAsk.dialog}
       {changed && (
         <section
           aria-label="What would change"

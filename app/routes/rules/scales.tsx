@@ -13,12 +13,14 @@ const KINDS: Readonly<Record<Scale["kind"], string>> = {
 /** Short scales of words: pass and not yet, attainment levels, or words that count nowhere. */
 export function Scales({
   scales,
-  onAdd,
+  send,
 }: {
   readonly scales: readonly Scale[];
-  readonly onAdd: (command: Extract<Command, { type: "addScale" }>) => Promise<string | null>;
+  /** Answers words of trouble, or null. */
+  readonly send: (command: Command) => Promise<string | null>;
 }) {
   const [trouble, setTrouble] = useState<string | null>(null);
+  const [changing, setChanging] = useState<Scale | null>(null);
   const submit = async (event: SubmitEvent<HTMLFormElement>) => {
     event.preventDefault();
     const form = event.currentTarget;
@@ -29,41 +31,73 @@ export function Scales({
       return;
     }
     const kind = formText(fields, "kind") as Scale["kind"];
-    const words = await onAdd({ type: "addScale", name: formText(fields, "name"), kind, levels });
+    const scale = { name: formText(fields, "name"), kind, levels };
+    const words = await send(
+      changing ? { type: "editScale", scaleId: changing.id, ...scale } : { type: "addScale", ...scale },
+    );
     setTrouble(words);
-    if (words === null) form.reset();
+    if (words !== null) return;
+    form.reset();
+    setChanging(null);
   };
   const label = "block text-[13px] text-soft";
   return (
     <section aria-label="Short scales">
       <h2 className="border-t-2 border-ink pt-2 font-semibold">Short scales</h2>
       <ul className="mt-1 text-[14.5px]">
-        {scales.map(({ id, name, kind, levels }) => (
-          <li key={id} className="border-b border-rule py-1.5">
-            <strong className="font-semibold">{name}</strong> <span className="text-soft">{KINDS[kind]}: </span>
-            {levels
-              .map((level) => (level.percent === null ? level.name : `${level.name} ${level.percent} %`))
-              .join(" · ")}
+        {scales.map((scale) => (
+          <li key={scale.id} className="flex items-baseline gap-4 border-b border-rule py-1.5">
+            <span className="flex-1">
+              <strong className="font-semibold">{scale.name}</strong>{" "}
+              <span className="text-soft">{KINDS[scale.kind]}: </span>
+              {scale.levels
+                .map((level) => (level.percent === null ? level.name : `${level.name} ${level.percent} %`))
+                .join(" · ")}
+            </span>
+            <button
+              type="button"
+              className="link text-[13px]"
+              onClick={() => {
+                setChanging(scale);
+                setTrouble(null);
+              }}
+            >
+              Change<span className="sr-only"> {scale.name}</span>
+            </button>
+            <button
+              type="button"
+              className="link text-[13px]"
+              onClick={() => void send({ type: "removeScale", scaleId: scale.id }).then(setTrouble)}
+            >
+              Remove<span className="sr-only"> {scale.name}</span>
+            </button>
           </li>
         ))}
       </ul>
       {scales.length === 0 && (
         <p className="mt-1 text-[14px] text-soft">None yet. An assignment can be scored on one in place of points.</p>
       )}
-      <form className="mt-3 flex flex-wrap items-end gap-3" onSubmit={(event) => void submit(event)}>
+      <form
+        key={changing?.id ?? "new"}
+        aria-label={changing ? `Change ${changing.name}` : "Add a scale"}
+        className="mt-3 flex flex-wrap items-end gap-3"
+        onSubmit={(event) => void submit(event)}
+      >
         <label className={`${label} w-52`}>
           Name
           <input
             name="name"
             required
             maxLength={200}
+            defaultValue={changing?.name}
+            autoFocus={changing !== null}
             className="field text-[15px] text-ink"
             placeholder="Safety check"
           />
         </label>
         <label className={label}>
           Kind
-          <select name="kind" className="field text-[15px] text-ink">
+          <select name="kind" defaultValue={changing?.kind} className="field text-[15px] text-ink">
             {Object.entries(KINDS).map(([kind, words]) => (
               <option key={kind} value={kind}>
                 {words}
@@ -77,13 +111,28 @@ export function Scales({
             name="levels"
             required
             rows={2}
+            defaultValue={changing?.levels
+              .map(({ name, percent }) => [name, percent].filter(Boolean).join(" "))
+              .join("\n")}
             className="field text-[15px] text-ink"
             placeholder={"Pass 100\nNot yet 0"}
           />
         </label>
         <button type="submit" className="act act-quiet">
-          Add scale
+          {changing ? "Change scale" : "Add scale"}
         </button>
+        {changing && (
+          <button
+            type="button"
+            className="link pb-2 text-[14px]"
+            onClick={() => {
+              setChanging(null);
+              setTrouble(null);
+            }}
+          >
+            Leave it as it was
+          </button>
+        )}
         {trouble && (
           <p role="alert" className="w-full text-[13.5px] text-wax">
             {trouble}

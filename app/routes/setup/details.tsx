@@ -1,5 +1,6 @@
 import type { Command } from "#core/changes";
 import type { Course } from "#core/model";
+import { ChoiceField } from "../../ui/choice-field";
 import { InlineField } from "../../ui/inline-field";
 
 type Send = (command: Command) => Promise<string | null>;
@@ -24,6 +25,15 @@ export function Details({ course, send }: { readonly course: Course; readonly se
       />
       <InlineField label="Institution" value={course.institution} maxLength={200} onKeep={keep("institution")} />
       <InlineField label="Time zone of due times" list="time-zones" value={course.timeZone} onKeep={keep("timeZone")} />
+      <ChoiceField
+        label="Students are listed by"
+        value={course.namesBy}
+        options={[
+          ["given", "Given name: Bram Oduya"],
+          ["family", "Family name: Oduya, Bram"],
+        ]}
+        onKeep={(namesBy) => send({ type: "editCourse", fields: { namesBy } })}
+      />
       <datalist id="time-zones">
         {zones.map((zone) => (
           <option key={zone} value={zone} />

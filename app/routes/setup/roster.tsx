@@ -77,7 +77,8 @@ export function Roster({ rows, send }: { readonly rows: SetupRows; readonly send
           if (leaving) void send({ type: "removeStudents", studentIds: [leaving.id] });
         }}
       >
-        Everything that is known of this student goes too: hand-ins, scores, comments. Undo brings all of it back.
+        Everything that is known of this student goes too: hand-ins, scores, comments. Undo brings all of it back. Who
+        only leaves the course can be kept instead: Left the course.
       </Ask>
     </section>
   );
@@ -124,6 +125,13 @@ function Edit({
       <td className="space-y-2 py-1 text-right text-[13px]">
         <button type="button" className="link block w-full text-right" onClick={onClose}>
           Done
+        </button>
+        <button
+          type="button"
+          className="link block w-full text-right"
+          onClick={() => void send({ type: "setLeft", studentIds: [student.id], left: true })}
+        >
+          Left the course
         </button>
         <button type="button" className="link block w-full text-right" onClick={onLeave}>
           Take off

@@ -1,14 +1,26 @@
-import { toLocalText, fromDecimal, roundToText, sum, type SectionId, type StudentId, type TermId } from "#core/kernel";
+import {
+  toLocalText,
+  fromDecimal,
+  roundToText,
+  sum,
+  type Instant,
+  type SectionId,
+  type StudentId,
+  type TermId,
+} from "#core/kernel";
 import {
   assignmentsOf,
   categoriesOf,
   courseOf,
+  leftStudentsOf,
   rosterName,
   studentsOf,
   termsOf,
   type Course,
   type CourseState,
 } from "#core/model";
+import type { EntryCell } from "#core/changes";
+import { newcomersOf } from "#core/release";
 import { termOf } from "#core/totals";
 
 /** A student as a line of the roster. */
@@ -28,6 +40,14 @@ export interface SetupRows {
   readonly blank: boolean;
   readonly numbers: readonly string[];
   readonly students: readonly RosterRow[];
+  /** Students who have left, with what is known of them. */
+  readonly left: readonly { readonly id: StudentId; readonly name: string; readonly number: string }[];
+  /** Who seems to have joined late: their names, and the cells that would excuse them from earlier work. */
+  readonly newcomers: {
+    readonly names: readonly string[];
+    readonly work: number;
+    readonly cells: readonly EntryCell[];
+  } | null;
   readonly sections: readonly { readonly id: SectionId; readonly name: string; readonly students: number }[];
   readonly terms: readonly TermRow[];
   /** The sum of the terms' weights, where there are any. */
@@ -44,7 +64,7 @@ export interface TermRow {
   readonly assignments: number;
 }
 
-export function setupRows(state: CourseState): SetupRows {
+export function setupRows(state: CourseState, now: Instant): SetupRows {
   const course = courseOf(state);
   const students = studentsOf(state);
   const terms = termsOf(state);
@@ -52,7 +72,13 @@ export function setupRows(state: CourseState): SetupRows {
   return {
     course,
     blank: work.length === 0 && categoriesOf(state).length === 0,
-    numbers: students.map(({ number }) => number),
+    numbers: Object.values(state.students).map(({ number }) => number),
+    left: leftStudentsOf(state).map((student) => ({
+      id: student.id,
+      name: rosterName(state, student),
+      number: student.number,
+    })),
+    newcomers: newcomersIn(state, now),
     students: students.map((student) => ({ ...student, name: rosterName(state, student) })),
     sections: Object.values(state.sections)
       .sort((a, b) => a.order - b.order)
@@ -70,4 +96,20 @@ export function setupRows(state: CourseState): SetupRows {
         ? null
         : roundToText(sum(terms.map(({ weight }) => fromDecimal(weight))), 1).replace(/\.0$/, ""),
   };
+}
+
+function newcomersIn(state: CourseState, now: Instant): SetupRows["newcomers"] {
+  const found = newcomersOf(state, now);
+  return (
+    found && {
+      names: found.studentIds.flatMap((id) => {
+        const student = state.students[id];
+        return student ? [rosterName(state, student)] : [];
+      }),
+      work: found.work.length,
+      cells: found.studentIds.flatMap((studentId) =>
+        found.work.map((assignmentId) => ({ assignmentId, studentId, text: "x" })),
+      ),
+    }
+  );
 }

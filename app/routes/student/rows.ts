@@ -22,6 +22,7 @@ import {
   type Student,
 } from "#core/model";
 import { bandsFromTop, figuresOf, itemOf, neededFor, planOf, type Figure, type Needed } from "#core/totals";
+import { pointsWords } from "../../ui/score-words";
 import { dayText, latenessWords } from "../../ui/words";
 
 /** One assignment as a line of a student's record. */
@@ -161,7 +162,7 @@ function neededWords(needed: Needed, places: number): string {
 
 /** Whether bonus work was done or declined, so that it can be talked about. */
 function bonusWords({ counted, standing, waiting }: Figure): string {
-  if (counted) return `done, ${pointsText(counted)} points`;
+  if (counted) return `done, ${pointsWords(pointsText(counted))}`;
   if (waiting) return "handed in, waiting";
   return standing === "missing" || standing === "excused" ? "declined" : "not done so far";
 }

@@ -29,7 +29,12 @@ export default function StudentsPage({ loaderData, params }: Route.ComponentProp
   return (
     <main className="mx-auto w-full max-w-[1000px] px-[30px] pt-6 pb-16">
       <title>Students · Upright Quill</title>
-      <h1 className="page-title">Students</h1>
+      <div className="flex items-baseline justify-between">
+        <h1 className="page-title">Students</h1>
+        <Link className="link text-[14px]" to={`/courses/${params.slot}/outcomes`}>
+          Outcomes over all work
+        </Link>
+      </div>
       {loaderData.length === 0 ? (
         <p className="mt-6 text-soft">
           Nobody is on the roster yet. Add students under{" "}

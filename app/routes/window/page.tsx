@@ -1,17 +1,18 @@
 import { useEffect } from "react";
 import { Link } from "react-router";
 import { courseOf, fullName, mailsOf, type Message, type WorkFile } from "#core/model";
-import { canReply, visibleMessages, visibleTo, visibleTotals } from "#core/release";
+import { announcedWork, canReply, visibleMessages, visibleTo, visibleTotals } from "#core/release";
 import { CourseProvider } from "../../course/course-provider";
 import { openCourse, orMissing } from "../../course/open-course";
 import { fromAddress } from "../../ui/address";
 import { TotalsLetter } from "../../ui/totals-letter";
 import { useChange } from "../../course/use-change";
+import { AnnouncedWork } from "./announced-work";
 import { LetterSection } from "./letter-section";
 import { Post } from "./post";
 import type { Route } from "./+types/page";
 
-/** Reads fixed copies only: nothing of the course's present state goes to this page but names. */
+/** Reads fixed copies and what is announced: nothing else of the course's present state goes to this page but names. */
 export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
   const { state } = session;
@@ -34,6 +35,7 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
     session,
     state,
     letters,
+    announced: announcedWork(state, session.now()),
     totals: visibleTotals(state, student.id),
     mails: mailsOf(state).filter(({ studentId }) => studentId === student.id),
     isReading: new URL(request.url).searchParams.has("reading"),
@@ -56,7 +58,8 @@ export default function StudentWindow(props: Route.ComponentProps) {
 }
 
 function Window({ loaderData, params }: Route.ComponentProps) {
-  const { letters, totals, mails, isReading, studentId, name, courseTitle, timeZone, nameOf, read } = loaderData;
+  const { letters, announced, totals, mails, isReading, studentId, name, courseTitle, timeZone, nameOf, read } =
+    loaderData;
   const change = useChange();
   useEffect(() => {
     if (!isReading) return;
@@ -117,6 +120,7 @@ function Window({ loaderData, params }: Route.ComponentProps) {
             />
           ))
         )}
+        <AnnouncedWork work={announced} timeZone={timeZone} read={read} />
       </main>
     </div>
   );

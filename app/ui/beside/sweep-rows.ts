@@ -5,6 +5,7 @@ import {
   handInOf,
   judgementOf,
   notesOf,
+  outcomeRubricOf,
   rubricOf,
   studentsOf,
   type Assignment,
@@ -58,7 +59,8 @@ export function sweepRows(
   entries: readonly Entry[],
   view: SweepView,
 ): SweepRows | null {
-  const criteria = rubricOf(state, assignment)?.criteria ?? [];
+  const outcomes = outcomeRubricOf(state, assignment)?.criteria ?? [];
+  const criteria = [...(rubricOf(state, assignment)?.criteria ?? []), ...outcomes];
   const index = Math.max(
     0,
     criteria.findIndex(({ id }) => id === view.criterion),
@@ -94,7 +96,10 @@ export function sweepRows(
     criterion,
     colour: criterionColour(index),
     maximum: rulerEnds(criterion).maximum,
-    criteria: criteria.map(({ id, name }) => ({ id, name })),
+    criteria: criteria.map((one) => ({
+      id: one.id,
+      name: outcomes.includes(one) ? `${one.name} (outcome)` : one.name,
+    })),
     sheets,
     judged: sheets.filter(({ points, notApplicable }) => points !== null || notApplicable).length,
     drift: driftOf(given.map((points) => toNumber(fromDecimal(points)))),

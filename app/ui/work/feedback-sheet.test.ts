@@ -47,7 +47,16 @@ const comments: CommentsCopy = {
   notes: [note(criterion, "the gauge", "Which?"), note(null, "a slip", "")],
 };
 const sheet = (parts: Partial<Parameters<typeof feedbackSheet>[0]>) =>
-  feedbackSheet({ title: "Essay", course: "Small", name: "Ada", score: null, rubric: null, comments: null, ...parts });
+  feedbackSheet({
+    title: "Essay",
+    course: "Small",
+    name: "Ada",
+    score: null,
+    rubric: null,
+    comments: null,
+    outcomes: null,
+    ...parts,
+  });
 
 describe("the page behind a marked paper", () => {
   it("has each criterion with its level, comment and passages, and the other remarks by themselves", () => {
@@ -66,6 +75,17 @@ describe("the page behind a marked paper", () => {
       ],
       others: [{ quote: "a slip", words: "" }],
     });
+  });
+
+  it("tells outcomes behind the criteria, in levels and apart from the score", () => {
+    const outcomes = {
+      rows: [{ criterionId: criterion, name: "Care", level: "Owns", descriptor: "Sees all.", comment: "Yes." }],
+      attainment: { scale: "Reach", level: "Met" },
+    };
+    expect(sheet({ outcomes }).criteria).toEqual([
+      { name: "Care, apart from the score", points: "Owns", level: "Sees all.", comment: "Yes.", passages: [] },
+      { name: "Reach, apart from the score", points: "Met", level: "", comment: "", passages: [] },
+    ]);
   });
 
   it("tells no points where the rubric is sealed", () => {

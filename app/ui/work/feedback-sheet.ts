@@ -1,16 +1,15 @@
-import type { ClassFiguresCopy, CommentsCopy, RubricCopy, ScoreCopy } from "#core/model";
+import type { OutcomesCopy } from "#core/model";
+import type { FacetContents } from "#core/release";
 import type { FeedbackSheet, SheetPassage } from "#core/formats";
 import { plainWords } from "../formatted";
 import { scoreWords } from "../score-words";
 
-interface SheetContent {
+interface SheetContent extends Omit<FacetContents, "classFigures"> {
   readonly title: string;
   readonly course: string;
   readonly name: string;
-  readonly score: ScoreCopy | null;
-  readonly rubric: RubricCopy | null;
-  readonly comments: CommentsCopy | null;
-  readonly classFigures?: ClassFiguresCopy | null;
+  /** Left out on the desk, where one paper is looked at alone. */
+  readonly classFigures?: FacetContents["classFigures"];
 }
 
 /** What stands on the page behind a marked paper; comments on criteria stand by themselves where the rubric is sealed. */
@@ -21,6 +20,7 @@ export function feedbackSheet({
   score,
   rubric,
   comments,
+  outcomes,
   classFigures,
 }: SheetContent): FeedbackSheet {
   const rows = rubric?.rows ?? comments?.criteria.map((row) => ({ ...row, ...NOT_SHOWN })) ?? [];
@@ -31,6 +31,13 @@ export function feedbackSheet({
     words: body,
   });
   const said = notes.filter(({ target, body }) => body !== "" || target.kind === "passage");
+  const rowOf = (row: (typeof rows)[number]) => ({
+    name: row.name,
+    points: row.maximum === "" ? "" : row.notApplicable ? "does not apply" : `${row.points ?? "–"} / ${row.maximum}`,
+    level: [row.level, row.descriptor].filter(Boolean).join(": "),
+    comment: comments?.criteria.find(({ criterionId }) => criterionId === row.criterionId)?.comment ?? "",
+    passages: said.filter((note) => note.criterionId === row.criterionId).map(passage),
+  });
   return {
     title,
     course,
@@ -45,13 +52,7 @@ export function feedbackSheet({
       .filter(Boolean)
       .join(". "),
     overall: plainWords(comments?.overall ?? ""),
-    criteria: rows.map((row) => ({
-      name: row.name,
-      points: row.maximum === "" ? "" : row.notApplicable ? "does not apply" : `${row.points ?? "–"} / ${row.maximum}`,
-      level: [row.level, row.descriptor].filter(Boolean).join(": "),
-      comment: comments?.criteria.find(({ criterionId }) => criterionId === row.criterionId)?.comment ?? "",
-      passages: said.filter((note) => note.criterionId === row.criterionId).map(passage),
-    })),
+    criteria: [...rows.map(rowOf), ...outcomesOf(outcomes)],
     answers: (rubric?.answers ?? []).map(({ prompt, text, points, maximum, comment }) => ({
       prompt,
       text: text || "no answer",
@@ -61,5 +62,27 @@ export function feedbackSheet({
     others: said.filter((note) => !listed.has(note.criterionId)).map(passage),
   };
 }
+
+/** Outcomes as rows behind the criteria, in levels and without points. */
+const outcomesOf = (outcomes: OutcomesCopy | null): FeedbackSheet["criteria"] => [
+  ...(outcomes?.rows ?? []).map(({ name, level, descriptor, comment }) => ({
+    name: `${name}, apart from the score`,
+    points: level ?? "",
+    level: descriptor,
+    comment,
+    passages: [],
+  })),
+  ...(outcomes?.attainment
+    ? [
+        {
+          name: `${outcomes.attainment.scale}, apart from the score`,
+          points: outcomes.attainment.level,
+          level: "",
+          comment: "",
+          passages: [],
+        },
+      ]
+    : []),
+];
 
 const NOT_SHOWN = { points: null, maximum: "", level: null, descriptor: "", notApplicable: false } as const;

@@ -25,7 +25,7 @@ export function WorkPages({ file, blob, width, turn, threads, onPage, onDocument
           name={file.name}
           blob={blob}
           what="Files of this kind are not shown here."
-          mend="Save it and open it with a program of your own; judge it on the rulers at the left."
+          mend="Save it and open it with a program of your own; judge it here by what you see there."
         />
       );
     default:

@@ -1,0 +1,104 @@
+import type { Page } from "@playwright/test";
+import { allKept, expect, open, openDemo, test } from "./helpers";
+
+const GRADEBOOK = "/courses/reading-rivers/gradebook";
+const cell = (page: Page, what: string) => page.getByRole("gridcell", { name: new RegExp(`^${what}:`) });
+
+test("the total of a student explains itself by a click, by Space on it, and from any cell of the row", async ({
+  page,
+}) => {
+  await openDemo(page, "/gradebook");
+  const row = page.getByRole("row", { name: /Anouk Brisk/ });
+  const pane = page.getByRole("complementary", { name: "This total" });
+  await row.locator("[data-total]").click();
+  await expect(pane.getByRole("heading", { name: "Anouk Brisk" })).toBeVisible();
+  await expect(pane).toContainText("Reports");
+  await pane.getByRole("button", { name: "Close" }).click();
+  await expect(pane).toBeHidden();
+  await row.locator("[data-total]").focus();
+  await page.keyboard.press("Space");
+  await expect(pane).toBeVisible();
+  await page.keyboard.press("Space");
+  await expect(pane).toBeHidden();
+  await cell(page, "Question paper 1, Bram Oduya").click();
+  await page.keyboard.press("Shift+Space");
+  await expect(pane.getByRole("heading", { name: "Bram Oduya" })).toBeVisible();
+});
+
+test("a comment is written from a cell and back to it without losing the place", async ({ page }) => {
+  await openDemo(page, "/gradebook");
+  const marked = cell(page, "Question paper 1, Bram Oduya");
+  await marked.click();
+  await page.keyboard.press("Alt+Enter");
+  const pane = page.getByRole("complementary", { name: "This result" });
+  await expect(pane.getByRole("textbox", { name: "Overall comment" })).toBeFocused();
+  await page.keyboard.type("Watch the units.");
+  await page.keyboard.press("Escape");
+  await expect(marked).toBeFocused();
+  await expect(pane).toBeVisible();
+  await page.keyboard.press("ArrowDown");
+  await page.keyboard.press("Alt+Enter");
+  await expect(pane.getByRole("textbox", { name: "Overall comment" })).toBeFocused();
+  await expect(pane.getByRole("textbox", { name: "Overall comment" })).toHaveValue("");
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("ArrowUp");
+  await expect(pane.getByRole("textbox", { name: "Overall comment" })).toHaveValue("Watch the units.");
+  await page.keyboard.press("Escape");
+  await expect(pane).toBeHidden();
+  await expect(marked).toBeFocused();
+});
+
+test("what is chosen to be shown stays over screens and reloads, and can be chosen away", async ({ page }) => {
+  await openDemo(page, "/gradebook");
+  await page.getByRole("combobox", { name: "Section" }).selectOption({ label: "Heron" });
+  await page.getByRole("button", { name: "More for Field notebook" }).click();
+  await page.getByRole("menuitem", { name: /Hide/ }).click();
+  await expect(page.getByText("Show 1 hidden column")).toBeVisible();
+  await page.getByRole("link", { name: "Journal" }).click();
+  await page.getByRole("link", { name: "Gradebook" }).click();
+  await expect(page.getByRole("combobox", { name: "Section" }).locator("option:checked")).toHaveText("Heron");
+  await expect(page.getByText("Show 1 hidden column")).toBeVisible();
+  await open(page, GRADEBOOK);
+  await expect(page.getByText("14 of 28")).toBeVisible();
+  await page.getByText("Show 1 hidden column").click();
+  await page.getByRole("combobox", { name: "Section" }).selectOption("");
+  await expect(page.getByText("28 students")).toBeVisible();
+  await open(page, GRADEBOOK);
+  await expect(page.getByText("28 students")).toBeVisible();
+});
+
+test("students stand by family name wherever they are listed, once the course says so", async ({ page }) => {
+  await openDemo(page, "/plan/course");
+  await page.getByRole("combobox", { name: "Students are listed by" }).selectOption("family");
+  await allKept(page);
+  await open(page, GRADEBOOK);
+  await expect(page.getByRole("rowheader").first()).toHaveText("Abeyra, Hano");
+  await open(page, "/courses/reading-rivers/students");
+  await expect(page.getByRole("row").nth(1)).toContainText("Abeyra, Hano");
+  await open(page, "/courses/reading-rivers/score/flood-memo/hano-abeyra");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("Abeyra, Hano");
+  await open(page, "/window/reading-rivers/hano-abeyra");
+  await expect(page.getByText("For Hano Abeyra", { exact: true })).toBeVisible();
+});
+
+test("totals of terms stand beside the course's, and among the final grades", async ({ page }) => {
+  await openDemo(page, "/plan/course");
+  const terms = page.getByRole("region", { name: "Terms" });
+  await terms.getByText("Add a term").click();
+  for (const [name, from, to] of [
+    ["Autumn", "2026-09-01T00:00", "2026-10-11T00:00"],
+    ["Winter", "2026-10-11T00:00", "2027-01-31T00:00"],
+  ] as const) {
+    await terms.locator('[name="name"]').fill(name);
+    await terms.locator('[name="weight"]').fill("50");
+    await terms.locator('[name="from"]').fill(from);
+    await terms.locator('[name="to"]').fill(to);
+    await terms.getByRole("button", { name: "Add term" }).click();
+    await expect(page.getByRole("button", { name: `Undo: Term ${name} added` })).toBeVisible();
+  }
+  await allKept(page);
+  await open(page, GRADEBOOK);
+  await expect(page.getByRole("columnheader", { name: /Autumn.*Winter/ })).toBeVisible();
+  await open(page, "/courses/reading-rivers/release/grades");
+  await expect(page.getByRole("columnheader", { name: "Autumn, %" })).toBeVisible();
+});
