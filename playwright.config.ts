@@ -10,9 +10,6 @@ export default defineConfig({
   timeout: 90_000,
   expect: { timeout: 10_000 },
   forbidOnly: true,
-  // Two browsers share two cores with the build's leftovers, and the host may take both away for a while: a journey that
-  // only the machine upset gets a second try, and the report names it.
-  retries: 1,
   reporter: [["list"], ["json", { outputFile: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ?? "test-results/e2e.json" }]],
   outputDir: "test-results/e2e",
   use: {

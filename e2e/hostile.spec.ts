@@ -153,14 +153,14 @@ test("a Word file that unpacks to tens of megabytes leaves the page answering, a
 });
 
 test("a document that takes long can be stopped, and opened after all", async ({ page }) => {
-  await openDemo(page, "/score/story-map/bram-oduya");
-  // A worker that does not come stands for a document without an end.
+  // A worker that does not come stands for a document without an end; the next papers are read ahead by the same one.
   const held: Route[] = [];
   let isHolding = true;
   await page.route(/pages\.worker/, async (route) => {
     if (isHolding) held.push(route);
     else await route.continue();
   });
+  await openDemo(page, "/score/story-map/bram-oduya");
   await page.getByLabel("Add files", { exact: true }).setInputFiles({
     name: "long.docx",
     mimeType: "",
@@ -169,7 +169,6 @@ test("a document that takes long can be stopped, and opened after all", async ({
   await page.getByRole("button", { name: "Stop", exact: true }).click();
   await expect(page.getByText("Opening long.docx was stopped.")).toBeVisible();
   isHolding = false;
-  // Other documents that are read ahead wait for the same worker.
   for (const route of held) await route.continue().catch(() => null);
   await page.getByRole("button", { name: "Open it after all" }).click();
   await expect(page.getByText("The river rises.")).toBeVisible();

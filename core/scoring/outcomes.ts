@@ -53,7 +53,15 @@ export function outcomeRows(state: CourseState, assignment: Assignment, student:
   const place = levels.findIndex(({ id }) => id === outcomeLevelId);
   return [
     ...rows,
-    { key: scale.id, name: scale.name, from: scale.name, criterionId: null, levels, given: place < 0 ? null : place + 1, comment: "" },
+    {
+      key: scale.id,
+      name: scale.name,
+      from: scale.name,
+      criterionId: null,
+      levels,
+      given: place < 0 ? null : place + 1,
+      comment: "",
+    },
   ];
 }
 

@@ -82,12 +82,13 @@ export function OutcomeCards({ rows, wholeGroup, send, firstRef, onLast }: Outco
                 <button
                   type="button"
                   tabIndex={-1}
+                  aria-label={`Open again: ${row.name}`}
                   className="text-[13px] text-soft underline decoration-rule underline-offset-2 hover:text-ink"
                   onClick={() => {
                     give(row, null);
                   }}
                 >
-                  Open again<span className="sr-only">: {row.name}</span>
+                  Open again
                 </button>
               )}
             </div>
