@@ -3,10 +3,11 @@ import { filesEverNamed, filesOf, MOST_COURSE_FILE_BYTES } from "#core/formats";
 import type { FileId } from "#core/kernel";
 import { courseOf, EMPTY_STATE, type WorkFile } from "#core/model";
 import type { CourseSession, Repository } from "#storage";
+import { counted } from "#core/words";
 import { runArchiveJob, StoppedError } from "../workers/client";
 import { saveAs } from "./ui/save-as";
 import type { JobProgress } from "./ui/use-job";
-import { counted, fileIssueWords, unprovenWords } from "./ui/words";
+import { fileIssueWords, unprovenWords } from "./ui/words";
 
 type Tell = (progress: JobProgress) => void;
 

@@ -2,6 +2,7 @@ import type { Instant } from "#core/kernel";
 import type { WorkFile } from "#core/model";
 import { runPdfJob } from "../workers/client";
 import type { FeedbackSheet, MarkPlace, PdfMark } from "#core/formats";
+import { MARK_WORDS } from "#core/words";
 import { noteColour } from "./ui/work/marks";
 import { ownText } from "./ui/work/own-note";
 import { preparePaper } from "./ui/work/paper-source";
@@ -18,17 +19,6 @@ interface PaperWithNotes {
   readonly at: Instant;
 }
 
-const KIND_WORDS: Readonly<Record<ShownNote["mark"], string>> = {
-  highlight: "Note",
-  strikeout: "Strike-out",
-  insertion: "Insertion",
-  pin: "Pinned note",
-  text: "Words on the page",
-  ink: "Pen",
-  tick: "Tick",
-  query: "Query",
-};
-
 /** Remarks as they go into a PDF. */
 export const pdfMarks = (
   notes: readonly ShownNote[],
@@ -40,7 +30,7 @@ export const pdfMarks = (
     mark: note.mark,
     place: placeOf(note),
     words: note.body,
-    subject: criteria.find(({ id }) => id === note.criterionId)?.name ?? KIND_WORDS[note.mark],
+    subject: criteria.find(({ id }) => id === note.criterionId)?.name ?? MARK_WORDS[note.mark],
     colour: noteColour(note, criteria),
     own: ownText(note),
   }));

@@ -2,6 +2,7 @@ import type { FileId, Id, Result } from "#core/kernel";
 import type { ChangeIssue } from "#core/changes";
 import { demoDocumentsSchema, demoFileId, demoJournal, demoPostFiles, startCommand } from "../demo";
 import type { Repository } from "#storage";
+import { keep, known } from "./course/choices";
 
 /** Fetches the demo's documents, which ship with the application, and keeps the demo course. Answers its slot. */
 export async function keepDemoCourse(repository: Repository): Promise<string> {
@@ -18,12 +19,9 @@ export async function keepDemoCourse(repository: Repository): Promise<string> {
   return repository.keepCourse("reading-rivers", demoJournal(documents), files);
 }
 
-const MARKER_NAME = "marker-name";
-
 /** The name of whoever marks in this browser, as it was given at the first course; empty where none was. */
 export async function knownMarkerName(repository: Repository): Promise<string> {
-  const known = await repository.recall(MARKER_NAME);
-  return typeof known === "string" ? known : "";
+  return (await known(repository, "marker-name")) ?? "";
 }
 
 /**
@@ -41,8 +39,8 @@ export async function startEmptyCourse(
     .replace(/[^a-z0-9]+/g, "-")
     .replace(/^-|-$/g, "");
   const id = `course:${repository.surroundings.fresh()}` as Id<"course">;
-  const known = markerName.trim() || (await knownMarkerName(repository));
-  if (known !== "") void repository.remember(MARKER_NAME, known).catch(() => null);
+  const marker = markerName.trim() || (await knownMarkerName(repository));
+  if (marker !== "") keep(repository, "marker-name", marker);
   const { course, ...command } = startCommand(
     {
       id,
@@ -53,7 +51,7 @@ export async function startEmptyCourse(
       createdAt: repository.surroundings.now(),
       timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
     },
-    known || "Instructor",
+    marker || "Instructor",
     [],
   );
   const markerId = `marker:${repository.surroundings.fresh()}` as Id<"marker">;

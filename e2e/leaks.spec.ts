@@ -39,6 +39,10 @@ test.describe("every score sealed, a running total on show", () => {
       await expect(row).toContainText("exact");
       await expect(row).toContainText(/From \d+\.\d % of Questions follows exactly [\d.]+ of \d+\./);
     }
+    await open(page, "/courses/reading-rivers");
+    const card = page.getByRole("listitem").filter({ has: page.getByRole("heading", { name: "Question paper 1" }) });
+    await card.getByRole("link", { name: "Sealed, and 8 students could work it out" }).click();
+    await expect(page.getByText("8 of 28 students could work out a sealed score.")).toBeVisible();
   });
 
   for (const way of ["Seal the Questions total", "Rest totals on released work", "Release the score too"]) {

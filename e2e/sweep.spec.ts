@@ -51,6 +51,12 @@ test("a sweep without names, shuffled, with points typed and two papers at the l
   const shuffled = await points();
   await page.reload();
   await expect.poll(points).toEqual(shuffled);
+  // Who judges without names once does so everywhere, until names are asked for again.
+  await open(page, "/courses/reading-rivers/sweep/gauging-report");
+  await expect(page.getByRole("checkbox", { name: "Without names" })).toBeChecked();
+  await expect(papers(page).getByRole("heading").first()).toHaveText("Paper 1");
+  await page.goBack();
+  await expect.poll(points).toEqual(shuffled);
 
   // The first open paper is in hand; its evidence and its work are read in place.
   await page.locator("[aria-current='true'] [data-page='1']").first().waitFor();

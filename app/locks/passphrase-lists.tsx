@@ -3,9 +3,9 @@ import { useBlocker } from "react-router";
 import { writeCsv } from "#core/formats";
 import type { StudentId } from "#core/kernel";
 import { fullName, type CourseState } from "#core/model";
+import { counted } from "#core/words";
 import type { CopyLock } from "../../workers/protocol";
 import { Ask } from "../ui/ask";
-import { counted } from "../ui/counted";
 import { saveAs } from "../ui/save-as";
 import { useUnkept } from "../ui/use-unkept";
 

@@ -1,5 +1,5 @@
 import type { Account, WhyLeftOut } from "#core/totals";
-import { momentText } from "./words";
+import { momentText } from "#core/words";
 
 /** Names of records by their ids, and the course's time zone. */
 export interface NameOf {

@@ -1,9 +1,8 @@
 import type { AssignmentId, StudentId } from "#core/kernel";
 import { courseOf, fullName, type CourseState } from "#core/model";
 import { visibleTo, visibleTotals } from "#core/release";
+import { momentText, scoreWords } from "#core/words";
 import type { Addressee } from "./composer";
-import { scoreWords } from "./score-words";
-import { momentText } from "./words";
 
 /**
  * Students as a letter addresses them. Scores and totals are what they can see, never what is sealed: a field for one that

@@ -1,9 +1,9 @@
 import { useState } from "react";
 import { MERGE_FIELDS, mergeFields, type MergeValues } from "#core/formats";
 import type { StudentId } from "#core/kernel";
+import { counted } from "#core/words";
 import { AsYouLeftIt } from "./as-you-left-it";
 import { useTyped } from "./drafts";
-import { counted } from "./words";
 
 /** Someone a letter goes to. */
 export interface Addressee {

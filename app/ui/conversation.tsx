@@ -1,9 +1,10 @@
 import { useId, useState, type KeyboardEvent } from "react";
 import type { Message } from "#core/model";
+import { momentText } from "#core/words";
 import type { Outcome } from "../course/outcome";
 import { AsYouLeftIt } from "./as-you-left-it";
 import { readTextDraft, useTyped } from "./drafts";
-import { issueWords, momentText } from "./words";
+import { issueWords } from "./words";
 
 interface ConversationProps {
   /** What it is about, for what is half-typed. */

@@ -1,7 +1,7 @@
 import type { previewEntry } from "#core/changes";
 import { pointsText } from "#core/kernel";
 import type { Course } from "#core/model";
-import { latenessWords } from "./words";
+import { latenessWords } from "#core/words";
 
 type Previewed = Extract<ReturnType<typeof previewEntry>, { ok: true }>["value"];
 

@@ -1,8 +1,8 @@
 import type { WorkFile } from "#core/model";
 import type { FacetContent, FacetContents } from "#core/release";
+import { classFiguresWords, deductionWords, ofMaximum, scoreWords } from "#core/words";
 import { Attached } from "./attached";
 import { formattedHtml } from "./formatted";
-import { scoreWords } from "./score-words";
 
 interface LetterProps extends FacetContents {
   readonly title: string;
@@ -45,12 +45,7 @@ export function Letter({
       )}
       {rubric && <Criteria rubric={rubric} comments={comments} />}
       {score && <ScoreLine score={score} />}
-      {classFigures && (
-        <p className="figures mt-1 text-[13.5px] text-soft">
-          The class, {classFigures.students} papers: mean {classFigures.mean}, median {classFigures.median} of{" "}
-          {classFigures.maximum}
-        </p>
-      )}
+      {classFigures && <p className="figures mt-1 text-[13.5px] text-soft">{classFiguresWords(classFigures)}</p>}
       {outcomes && <Outcomes outcomes={outcomes} />}
       {!rubric && comments && <CriterionComments comments={comments} />}
       {comments && comments.notes.length > 0 && <Passages comments={comments} />}
@@ -72,7 +67,7 @@ function Criteria({
           <div className="flex justify-between gap-4">
             <span>{row.name}</span>
             <strong className="figures whitespace-nowrap">
-              {row.notApplicable ? "does not apply" : `${row.points ?? "–"} / ${row.maximum}`}
+              {row.notApplicable ? "does not apply" : ofMaximum(row.points, row.maximum)}
             </strong>
           </div>
           {row.level && (
@@ -96,9 +91,7 @@ function Criteria({
             <span>
               {index + 1}. {answer.prompt}
             </span>
-            <strong className="figures whitespace-nowrap">
-              {answer.points ?? "–"} / {answer.maximum}
-            </strong>
+            <strong className="figures whitespace-nowrap">{ofMaximum(answer.points, answer.maximum)}</strong>
           </div>
           <p className="font-serif whitespace-pre-wrap text-soft">{answer.text || "no answer"}</p>
           {answer.comment && <p className="mt-1 font-serif">{answer.comment}</p>}
@@ -109,18 +102,14 @@ function Criteria({
 }
 
 function ScoreLine({ score }: { readonly score: FacetContent["score"] }) {
-  const late = score.beforeDeduction !== null && score.points !== null;
+  const deduction = deductionWords(score);
   return (
     <div className="mt-3 border-t-2 border-ink pt-1.5">
       <p className="flex justify-between gap-4">
         <span>Score</span>
         <strong className="figures">{scoreWords(score)}</strong>
       </p>
-      {late && (
-        <p className="figures text-right text-[13.5px] text-soft">
-          {score.beforeDeduction} before the deduction for being late
-        </p>
-      )}
+      {deduction && <p className="figures text-right text-[13.5px] text-soft">{deduction}</p>}
     </div>
   );
 }

@@ -1,5 +1,5 @@
 import type { Finding } from "#core/release";
-import { counted } from "./counted";
+import { counted } from "#core/words";
 
 /** The sentence of a preflight finding, and the word of the way to the papers it means; empty where there is none. */
 export function releaseFindingWords({ code, count }: Pick<Finding, "code" | "count">): {

@@ -1,5 +1,5 @@
 import type { Release } from "#core/model";
-import { dayText, momentText } from "./words";
+import { dayText, momentText } from "#core/words";
 
 /** The state of a facet: a whole seal, a clock with its moment, or the day it was broken. */
 export function Seal({

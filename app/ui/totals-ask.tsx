@@ -3,9 +3,9 @@ import { runCommand, type Command, type Context } from "#core/changes";
 import { compare, fromDecimal, type Instant } from "#core/kernel";
 import { courseOf, rosterName, studentsOf, type CourseState } from "#core/model";
 import { changedTotals, figuresOf, type ChangedTotal } from "#core/totals";
+import { counted } from "#core/words";
 import type { Outcome } from "../course/outcome";
 import { Ask } from "./ask";
-import { counted } from "./counted";
 import { troubleOf } from "./use-command";
 
 /** Students named in the list of changed totals. */

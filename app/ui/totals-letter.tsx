@@ -1,4 +1,5 @@
 import type { TotalCopy } from "#core/model";
+import { toldWords } from "#core/words";
 
 /** The totals a student was given, each with how it came about as far as they may know it. */
 export function TotalsLetter({ totals, name }: { readonly totals: readonly TotalCopy[]; readonly name: string }) {
@@ -27,13 +28,13 @@ export function TotalsLetter({ totals, name }: { readonly totals: readonly Total
                     {part.name}
                     {part.weight !== null && <span className="text-soft"> · weight {part.weight} %</span>}
                   </span>
-                  <span>{part.text ?? "not shown"}</span>
+                  <span>{toldWords(part.told) ?? "not shown"}</span>
                 </p>
                 <ul className="figures ps-4 text-[13.5px] text-soft">
                   {part.items.map((item) => (
                     <li key={item.name} className="flex justify-between gap-4">
                       <span>{item.name}</span>
-                      <span>{item.text ?? "not released"}</span>
+                      <span>{toldWords(item.told) ?? "not released"}</span>
                     </li>
                   ))}
                 </ul>

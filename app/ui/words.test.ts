@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import type { ChangeIssue } from "#core/changes";
 import type { CourseFileIssue } from "#core/formats";
 import { decimal, type Instant } from "#core/kernel";
-import { canConfirm, clockText, counted, dayText, fileIssueWords, issueWords, momentText } from "./words";
+import { canConfirm, clockText, fileIssueWords, issueWords } from "./words";
 
 const d = decimal;
 const ISSUES: ChangeIssue[] = [
@@ -73,23 +73,7 @@ describe("the words of a refusal", () => {
 });
 
 describe("moments in words", () => {
-  const moment = "2026-09-25T22:30:00Z";
-
-  it("follow the course's time zone, not the computer's", () => {
-    expect(dayText(moment, "Europe/Berlin")).toBe("26 Sep");
-    expect(dayText(moment, "America/New_York")).toBe("25 Sep");
-    expect(momentText(moment, "Europe/Berlin")).toMatch(/^Sat,? 26 Sep,? 00:30$/);
-  });
-
   it("tell the hour and the minute for what was kept", () => {
     expect(clockText("2026-09-25T12:02:00Z")).toMatch(/^\d\d:\d\d$/);
-  });
-
-  it("count in singular and plural", () => {
-    expect([counted(1, "student"), counted(2, "student"), counted(0, "paper")]).toEqual([
-      "1 student",
-      "2 students",
-      "0 papers",
-    ]);
   });
 });

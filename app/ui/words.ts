@@ -8,11 +8,9 @@ import type {
   UnprovenIssue,
 } from "#core/formats";
 import type { RubricFinding } from "#core/scoring";
-import { counted } from "./counted";
+import { counted } from "#core/words";
 import { inputWords } from "./input-words";
 import { releaseFindingWords } from "./release-finding-words";
-
-export { counted };
 
 const KEY_FAULTS = {
   right_option: "names a right option that is not there. Choose it among the options.",
@@ -142,7 +140,6 @@ export function issueWords(issue: ChangeIssue): string {
   }
 }
 
-/** What is unusual about an entry in a list of many, where nothing is asked one by one. */
 /** Why a pasted row reaches nobody. */
 export function pastedRowWords(issue: PastedRowIssue): string {
   switch (issue.code) {
@@ -157,6 +154,7 @@ export function pastedRowWords(issue: PastedRowIssue): string {
   }
 }
 
+/** What is unusual about an entry in a list of many, where nothing is asked one by one. */
 export function unusualWords(issue: ChangeIssue): string {
   switch (issue.code) {
     case "score_above_maximum":
@@ -260,36 +258,6 @@ export function shorthandWords({ code, line, text }: ShorthandIssue): string {
   }
 }
 
-/** `23 Oct`, in the course's time zone. */
-export const dayText = (instant: string, timeZone: string): string =>
-  shortMonths(new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short", timeZone }).format(new Date(instant)));
-
-/** `Fri 23 Oct, 18:00`, in the course's time zone. */
-export const momentText = (instant: string, timeZone: string): string =>
-  shortMonths(
-    new Intl.DateTimeFormat("en-GB", {
-      weekday: "short",
-      day: "numeric",
-      month: "short",
-      hour: "2-digit",
-      minute: "2-digit",
-      timeZone,
-    }).format(new Date(instant)),
-  );
-
-/** Three letters for every month, so that dates stand in line. */
-const shortMonths = (text: string): string => text.replace("Sept", "Sep");
-
 /** `14:02`, by this computer's clock. */
 export const clockText = (instant: string): string =>
   new Date(instant).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" });
-
-/** `2 days`, `1 day`; other units are named by their hours. */
-export function latenessWords(units: number, unitHours: number): string {
-  const word = unitHours === 24 ? "day" : unitHours === 1 ? "hour" : `${String(unitHours)} h unit`;
-  return `${String(units)} ${word}${units === 1 ? "" : "s"}`;
-}
-
-/** `2 d`, `3 h`: lateness where there is little room. */
-export const latenessShort = (units: number, unitHours: number): string =>
-  unitHours === 24 ? `${String(units)} d` : `${String(units * unitHours)} h`;

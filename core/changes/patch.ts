@@ -1,6 +1,7 @@
 import { ok, refuse, sameValue, type Result } from "#core/kernel";
 import {
   blankRecord,
+  completeFields,
   completeRecord,
   hasBlanks,
   StateEditor,
@@ -71,9 +72,9 @@ export function applyPatches(state: CourseState, patches: readonly Patch[]): Res
     const blank = blankOf(table, id);
     const stored = editor.get(table, id);
     const record = before === null ? stored : (stored ?? blank);
-    const expected = before && after === null ? completeRecord(table, before) : before;
+    const expected = before && (after === null ? completeRecord(table, before) : completeFields(table, before));
     if (!stands(record, expected)) return refuse({ code: "changed_elsewhere", table, id });
-    const next = after && (before ? { ...record, ...after } : completeRecord(table, after));
+    const next = after && (before ? { ...record, ...completeFields(table, after) } : completeRecord(table, after));
     editor.set(table, id, blank && sameValue(next, blank) ? null : next);
   }
   return ok(editor.finish());

@@ -12,6 +12,7 @@ import {
   type ReminderFilter,
 } from "#core/release";
 import { assignmentId, run, smallCourse, studentId, WORLD } from "#core/testing";
+import { toldWords } from "#core/words";
 
 const essay = assignmentId("essay");
 const quiz = assignmentId("quiz");
@@ -198,7 +199,10 @@ describe("totals as fixed copies", () => {
   it("tell how they came about, and no score that is sealed afterwards", () => {
     const all = run(scored, { type: "restTotals", on: "all" }, release(), open);
     const lines = (state: CourseState) =>
-      visibleTotals(state, ada)[0]?.parts.map(({ text, items }) => [text, items.map((item) => item.text)]);
+      visibleTotals(state, ada)[0]?.parts.map(({ told, items }) => [
+        toldWords(told),
+        items.map((item) => toldWords(item.told)),
+      ]);
     expect(lines(all)).toEqual([
       ["70.0 %", ["70 / 100"]],
       [null, [null]],

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { visibleTotals } from "#core/release";
 import { assignmentId, run, smallCourse, studentId } from "#core/testing";
+import { toldWords } from "#core/words";
 import type { Command } from "./index";
 
 const quiz = assignmentId("quiz");
@@ -11,7 +12,7 @@ const openTotal: Command = { type: "sealTotal", id: "course", state: "released",
 const account = (state: ReturnType<typeof run>) =>
   visibleTotals(state, ada).flatMap(({ text, parts }) => [
     text,
-    ...parts.flatMap(({ items }) => items.map((line) => line.text)),
+    ...parts.flatMap(({ items }) => items.map((line) => toldWords(line.told))),
   ]);
 
 describe("a total that rests on all work", () => {

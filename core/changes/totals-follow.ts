@@ -44,7 +44,7 @@ function withScoresOf(state: CourseState, given: TotalCopy, present: TotalCopy |
   const now = present?.parts.flatMap(({ items }) => items).filter((line) => tellsScore(state, line)) ?? [];
   const follow = (line: Line): Line => {
     const same = tellsScore(state, line) ? now.find(({ rests }) => rests[0] === line.rests[0]) : undefined;
-    return same ? { ...line, text: same.text } : line;
+    return same ? { ...line, told: same.told } : line;
   };
   return { ...given, parts: given.parts.map((part) => ({ ...part, items: part.items.map(follow) })) };
 }

@@ -10,6 +10,7 @@ import {
 } from "#core/model";
 import { visibleTo, visibleTotals } from "#core/release";
 import { figuresOf } from "#core/totals";
+import { scoreWords } from "#core/words";
 
 /** How a student stands at a date, ready to be set. */
 export interface ProgressReport {
@@ -66,9 +67,6 @@ export function progressReport(
   };
 }
 
-const ofMaximum = (points: string | null, { points: maximum }: Pick<Assignment, "points">): string =>
-  `${points ?? "–"} / ${maximum}`;
-
 function studentText(state: CourseState, today: CourseState, studentId: StudentId): (assignment: Assignment) => string {
   const open = new Set<string>(
     visibleTo(today, studentId).flatMap(({ assignment, score }) => (score ? [assignment.id] : [])),
@@ -79,9 +77,7 @@ function studentText(state: CourseState, today: CourseState, studentId: StudentI
   return ({ id }) => {
     const score = visible.get(id);
     if (!score || !open.has(id)) return "not released";
-    if (score.standing === "excused") return "excused";
-    const figure = ofMaximum(score.points, { points: score.maximum });
-    return score.standing === "missing" ? `missing, ${figure}` : figure;
+    return scoreWords(score);
   };
 }
 
@@ -89,11 +85,9 @@ function officeText(state: CourseState, studentId: StudentId): (assignment: Assi
   const { figure } = figuresOf(state);
   return (assignment) => {
     const { standing, counted, waiting } = figure(assignment.id, studentId);
-    if (standing === "excused") return "excused";
-    if (waiting) return "waiting";
-    if (counted === null) return standing === "missing" ? "missing" : "not in";
-    const text = ofMaximum(pointsText(counted), assignment);
-    return standing === "missing" ? `missing, ${text}` : text;
+    if (standing !== "excused" && waiting) return "waiting";
+    if (counted === null && standing !== "excused" && standing !== "missing") return "not in";
+    return scoreWords({ standing, points: counted && pointsText(counted), maximum: assignment.points });
   };
 }
 

@@ -1,5 +1,15 @@
 import type { CommentsCopy, OutcomesCopy, RubricCopy, ScoreCopy, TotalCopy, WorkFile } from "#core/model";
 import type { Announced } from "#core/release";
+import {
+  classFiguresWords,
+  deductionWords,
+  longMomentText,
+  momentText,
+  ofMaximum,
+  pointsWords,
+  scoreWords,
+  toldWords,
+} from "#core/words";
 import { base64 } from "./base64";
 import { COPY_STYLE } from "./student-copy-style";
 import type { CopyFiles, CopyLetter, StudentCopyContent } from "./student-copy";
@@ -43,7 +53,6 @@ const raw = (text: string): Markup => new Markup(text);
  * it. Its policy forbids fetching anything.
  */
 export function studentCopyHtml(copy: StudentCopyContent, parts: HtmlParts): string {
-  const made = new Intl.DateTimeFormat("en-GB", { dateStyle: "long", timeStyle: "short", timeZone: copy.timeZone });
   const nothing = copy.letters.length + copy.totals.length === 0;
   const page = html`<!doctype html>
     <html lang="en">
@@ -64,7 +73,7 @@ export function studentCopyHtml(copy: StudentCopyContent, parts: HtmlParts): str
           <header>
             <h1>${copy.course}</h1>
             <p>For ${copy.name}, ${copy.number}${copy.institution && ` · ${copy.institution}`}</p>
-            <p>As it stood on ${made.format(new Date(copy.madeAt))}</p>
+            <p>As it stood on ${longMomentText(copy.madeAt, copy.timeZone)}</p>
           </header>
           ${nothing && html`<p>Nothing has been released to you yet.</p>`}
           ${
@@ -90,10 +99,9 @@ export function studentCopyHtml(copy: StudentCopyContent, parts: HtmlParts): str
 
 /** What is to be done, and by when: the same for everyone. */
 function announcedPart(work: Announced, { timeZone }: StudentCopyContent, parts: HtmlParts): Markup {
-  const when = new Intl.DateTimeFormat("en-GB", { dateStyle: "long", timeStyle: "short", timeZone });
   const facts = [
-    work.dueAt && `due ${when.format(new Date(work.dueAt))}`,
-    work.bonus ? "bonus" : `${work.points} points`,
+    work.dueAt && `due ${longMomentText(work.dueAt, timeZone)}`,
+    work.bonus ? "bonus" : pointsWords(work.points),
   ].filter(Boolean);
   return html`<h3>${work.name}</h3>
     <p class="soft">${facts.join(" · ")}</p>
@@ -128,22 +136,21 @@ const totalPart = (total: TotalCopy): Markup =>
         (part) =>
           html`<p class="ends">
               <span>${part.name}${part.weight !== null && ` · weight ${part.weight} %`}</span
-              ><span>${part.text ?? "not shown"}</span>
+              ><span>${toldWords(part.told) ?? "not shown"}</span>
             </p>
             <ul class="items">
-              ${part.items.map((item) => html`<li class="ends"><span>${item.name}</span><span>${item.text ?? "not released"}</span></li>`)}
+              ${part.items.map((item) => html`<li class="ends"><span>${item.name}</span><span>${toldWords(item.told) ?? "not released"}</span></li>`)}
             </ul>`,
       )}
     </details>`;
 
 function letterPart(letter: CopyLetter, { timeZone, name }: StudentCopyContent, parts: HtmlParts): Markup {
   const { assignment, score, rubric, comments, outcomes, classFigures, messages } = letter;
-  const when = new Intl.DateTimeFormat("en-GB", { dateStyle: "medium", timeStyle: "short", timeZone });
   return html`<section>
     <h2>${assignment.name}</h2>
     ${comments && comments.overall !== "" && html`<div class="words">${raw(parts.formatted(comments.overall))}</div>`}
     ${rubric && rubricPart(rubric, comments)} ${score && scorePart(score)}
-    ${classFigures && html`<p class="soft">The class, ${classFigures.students} papers: mean ${classFigures.mean}, median ${classFigures.median} of ${classFigures.maximum}</p>`}
+    ${classFigures && html`<p class="soft">${classFiguresWords(classFigures)}</p>`}
     ${outcomes && outcomesPart(outcomes)}
     ${
       comments &&
@@ -161,7 +168,7 @@ function letterPart(letter: CopyLetter, { timeZone, name }: StudentCopyContent, 
       html`<h3>Conversation</h3>
         ${messages.map(
           ({ from, text, at }) =>
-            html`<p class="soft">${from === "student" ? name : "Your instructor"}, ${when.format(new Date(at))}</p>
+            html`<p class="soft">${from === "student" ? name : "Your instructor"}, ${momentText(at, timeZone)}</p>
               <p class="words">${text}</p>`,
         )}`
     }
@@ -180,19 +187,10 @@ const outcomesPart = ({ rows, attainment }: OutcomesCopy): Markup =>
     )}
     ${attainment && html`<p class="ends"><span>${attainment.scale}</span><strong>${attainment.level}</strong></p>`}`;
 
-const points = (value: string | null, maximum: string): string => `${value ?? "–"} / ${maximum}`;
-
 function scorePart(score: ScoreCopy): Markup {
-  const figure =
-    score.standing === "excused"
-      ? "excused"
-      : score.standing === "missing"
-        ? `missing${score.points === null ? "" : ` · ${points(score.points, score.maximum)}`}`
-        : score.maximum === "0"
-          ? `${score.points ?? "–"} ${score.points === "1" ? "point" : "points"}, bonus`
-          : points(score.points, score.maximum);
-  return html`<p class="ends total"><span>Score</span><strong>${figure}</strong></p>
-    ${score.beforeDeduction !== null && score.points !== null && html`<p class="soft right">${score.beforeDeduction} before the deduction for being late</p>`}`;
+  const deduction = deductionWords(score);
+  return html`<p class="ends total"><span>Score</span><strong>${scoreWords(score)}</strong></p>
+    ${deduction && html`<p class="soft right">${deduction}</p>`}`;
 }
 
 function rubricPart(rubric: RubricCopy, comments: CommentsCopy | null): Markup {
@@ -201,7 +199,7 @@ function rubricPart(rubric: RubricCopy, comments: CommentsCopy | null): Markup {
       html`<div class="row">
         <p class="ends">
           <span>${row.name}</span
-          ><strong>${row.notApplicable ? "does not apply" : points(row.points, row.maximum)}</strong>
+          ><strong>${row.notApplicable ? "does not apply" : ofMaximum(row.points, row.maximum)}</strong>
         </p>
         ${row.level && html`<p class="soft">${[row.level, row.descriptor].filter(Boolean).join(": ")}</p>`}
         ${comments && comments.criteria.filter(({ criterionId }) => criterionId === row.criterionId).map(({ comment }) => html`<p class="words">${comment}</p>`)}
@@ -211,7 +209,7 @@ function rubricPart(rubric: RubricCopy, comments: CommentsCopy | null): Markup {
     (answer, index) =>
       html`<div class="row">
         <p class="ends">
-          <span>${index + 1}. ${answer.prompt}</span><strong>${points(answer.points, answer.maximum)}</strong>
+          <span>${index + 1}. ${answer.prompt}</span><strong>${ofMaximum(answer.points, answer.maximum)}</strong>
         </p>
         <p class="soft words">${answer.text || "no answer"}</p>
         ${answer.comment && html`<p class="words">${answer.comment}</p>`}

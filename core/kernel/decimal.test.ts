@@ -1,7 +1,17 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { reference } from "#core/testing";
-import { decimal, fromDecimal, isDecimal, parseDecimal, pointsText, ratio, roundToText, sameValue } from "./index";
+import {
+  decimal,
+  fromDecimal,
+  isDecimal,
+  parseDecimal,
+  pointsText,
+  ratio,
+  readPoints,
+  roundToText,
+  sameValue,
+} from "./index";
 
 describe("a figure as it is typed", () => {
   it.each([
@@ -100,5 +110,17 @@ describe("equality of plain values", () => {
     [Number.NaN, Number.NaN, true],
   ])("%j and %j: %s", (a, b, expected) => {
     expect(sameValue(a, b)).toBe(expected);
+  });
+});
+
+describe("points as a student reads them", () => {
+  it("stay as entered up to two places; what a rule made longer is rounded to the course's places", () => {
+    const read = (n: bigint, d: bigint, places: number) => readPoints(ratio(n, d), places);
+    expect(read(1725n, 100n, 1)).toBe("17.25");
+    expect(read(131034n, 10000n, 1)).toBe("13.1");
+    expect(read(131034n, 10000n, 2)).toBe("13.1");
+    expect(read(40n, 3n, 2)).toBe("13.33");
+    expect(read(40n, 3n, 0)).toBe("13");
+    expect(read(12999n, 1000n, 1)).toBe("13");
   });
 });

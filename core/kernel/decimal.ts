@@ -64,6 +64,15 @@ export const rounded = (value: Exact, places: number): Exact => {
   return ratio(BigInt(wholePart + fraction), 10n ** BigInt(fraction.length));
 };
 
+/**
+ * Points as a student reads them: as they were entered where two places hold them; longer ones come of a rule, and are
+ * rounded to the course's places.
+ */
+export function readPoints(value: Exact, places: number): Decimal {
+  const text = pointsText(value);
+  return (text.split(".")[1]?.length ?? 0) <= 2 ? text : decimal(roundToText(value, places));
+}
+
 /** Points for display: up to 4 places, trailing zeros dropped. */
 export function pointsText(value: Exact): Decimal {
   return decimal(roundToText(value, MAXIMUM_PLACES));

@@ -26,6 +26,7 @@ export {
   isDecimal,
   parseDecimal,
   pointsText,
+  readPoints,
   rounded,
   roundToText,
   type Decimal,

@@ -18,37 +18,49 @@ const ADDED: Readonly<Record<string, Fields>> = {
   releases: RELEASE_DEFAULTS,
 };
 
+/** What a copy lacks that was given out before there were class figures, outcomes and a fixed name. */
+const COPY_DEFAULTS: Fields = { classFigures: null, outcomes: null, name: "" };
+
 /**
- * A record of an older version as one of today: fields that did not exist get the value every record starts with, and
- * work "online" is handed in as a file. A record of today comes back as it is.
+ * A record of an older version as one of today: fields that did not exist get the value every record starts with. A record
+ * of today comes back as it is.
  */
 export function completeRecord(table: string, record: Fields): Fields {
-  const added = ADDED[table];
-  if (table === "copies") return completeCopy(record);
-  if (table === "rubrics") return completeRubric(record);
-  const lacking = added ? Object.keys(added).filter((field) => !Object.hasOwn(record, field)) : [];
-  const online = table === "assignments" && record.channel === "online";
-  if (lacking.length === 0 && !online) return record;
-  return { ...added, ...record, ...(online && { channel: "file" }) };
+  const added = table === "copies" ? COPY_DEFAULTS : ADDED[table];
+  const lacks = added && Object.keys(added).some((field) => !Object.hasOwn(record, field));
+  return completeFields(table, lacks ? { ...added, ...record } : record);
 }
 
-/** What was given out before there were colours, files as feedback, answers, class figures, outcomes and a fixed name has none. */
+/**
+ * Fields of a record, all or some, as they are made today: what stood inside a field and has changed its shape since is
+ * brought over, nothing is added. Fields of today come back as they are.
+ */
+export function completeFields(table: string, fields: Fields): Fields {
+  switch (table) {
+    case "assignments":
+      return fields.channel === "online" ? { ...fields, channel: "file" } : fields;
+    case "copies":
+      return completeCopy(fields);
+    case "rubrics":
+      return completeRubric(fields);
+    case "totalCopies":
+      return completeTotals(fields);
+    default:
+      return fields;
+  }
+}
+
+/** What was given out before there were colours, files as feedback and answers has none. */
 function completeCopy(copy: Fields): Fields {
-  const comments = copy.comments as { content: { notes: Fields[]; attachments?: unknown } } | null;
+  const comments = copy.comments as { content: { notes: Fields[]; attachments?: unknown } } | null | undefined;
   const rubric = copy.rubric as { content: Fields } | null | undefined;
   const notes = comments?.content.notes ?? [];
   const whole =
     (!comments || (comments.content.attachments && notes.every((note) => Object.hasOwn(note, "colour")))) &&
-    (!rubric || Object.hasOwn(rubric.content, "answers")) &&
-    Object.hasOwn(copy, "classFigures") &&
-    Object.hasOwn(copy, "outcomes") &&
-    Object.hasOwn(copy, "name");
+    (!rubric || Object.hasOwn(rubric.content, "answers"));
   if (whole) return copy;
   const completed = notes.map((note) => ({ colour: NOTE_DEFAULTS.colour, ...note }));
   return {
-    classFigures: null,
-    outcomes: null,
-    name: "",
     ...copy,
     ...(comments && { comments: { ...comments, content: { attachments: [], ...comments.content, notes: completed } } }),
     ...(rubric && { rubric: { ...rubric, content: { answers: [], ...rubric.content } } }),
@@ -60,4 +72,21 @@ function completeRubric(rubric: Fields): Fields {
   const criteria = rubric.criteria as Fields[] | undefined;
   if (!criteria || criteria.every((criterion) => Object.hasOwn(criterion, "asksEvidence"))) return rubric;
   return { ...rubric, criteria: criteria.map((criterion) => ({ ...CRITERION_DEFAULTS, ...criterion })) };
+}
+
+interface OldLine {
+  readonly text?: string | null;
+  readonly items?: readonly OldLine[];
+}
+
+/** Accounts of totals that were given out as sentences keep their sentences. */
+function completeTotals(record: Fields): Fields {
+  const totals = record.totals as { readonly parts: readonly OldLine[] }[] | undefined;
+  if (!totals?.some(({ parts }) => parts.some((part) => Object.hasOwn(part, "text")))) return record;
+  const line = ({ text, items, ...rest }: OldLine): object => ({
+    ...rest,
+    told: text == null ? null : { kind: "words", text },
+    ...(items && { items: items.map(line) }),
+  });
+  return { ...record, totals: totals.map((total) => ({ ...total, parts: total.parts.map(line) })) };
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { completeRecord, fileSchema, mediaTypeOf, workKindOf } from "./index";
+import { fileSchema, mediaTypeOf, workKindOf } from "./index";
 
 const kindOf = (name: string) => workKindOf({ mediaType: mediaTypeOf(name) });
 
@@ -30,51 +30,5 @@ describe("files of hand-ins", () => {
     expect(fileSchema.safeParse({ ...file, mediaType: "image/png" }).success).toBe(true);
     expect(fileSchema.safeParse({ ...file, mediaType: "image/png; x" }).success).toBe(false);
     expect(fileSchema.safeParse({ ...file, mediaType: "javascript:alert(1)" }).success).toBe(false);
-  });
-});
-
-describe("remarks made before they had colours", () => {
-  it("have none of their own, on the desk and in what was given out", () => {
-    expect(completeRecord("notes", { id: "note:a", body: "x" })).toEqual({
-      id: "note:a",
-      body: "x",
-      colour: null,
-      forGroup: false,
-    });
-    const copy = { id: "a", comments: { at: "t", content: { overall: "", notes: [{ id: "note:a" }] } } };
-    expect(completeRecord("copies", copy)).toEqual({
-      id: "a",
-      outcomes: null,
-      classFigures: null,
-      name: "",
-      comments: { at: "t", content: { overall: "", attachments: [], notes: [{ id: "note:a", colour: null }] } },
-    });
-    const now = {
-      id: "a",
-      outcomes: null,
-      classFigures: null,
-      name: "Essay",
-      comments: { at: "t", content: { attachments: [], notes: [{ id: "note:a", colour: "plum" }] } },
-    };
-    expect(completeRecord("copies", now)).toBe(now);
-    expect(completeRecord("copies", { id: "a", comments: null })).toEqual({
-      id: "a",
-      outcomes: null,
-      classFigures: null,
-      name: "",
-      comments: null,
-    });
-  });
-});
-
-describe("a rubric made before criteria could ask for evidence", () => {
-  it("asks for none; one of today comes back as it is", () => {
-    const criteria = [{ id: "criterion:a", name: "Record" }];
-    expect(completeRecord("rubrics", { id: "rubric:a", criteria })).toEqual({
-      id: "rubric:a",
-      criteria: [{ id: "criterion:a", name: "Record", asksEvidence: false }],
-    });
-    const now = { id: "rubric:a", criteria: [{ id: "criterion:a", asksEvidence: true }] };
-    expect(completeRecord("rubrics", now)).toBe(now);
   });
 });

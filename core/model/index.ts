@@ -45,6 +45,7 @@ export {
   type TotalCopies,
   type TotalSeal,
   type Wave,
+  type Told,
 } from "./release";
 export { TOTALS_LETTER, type Delivery, type GradeExport, type Mail, type Opening } from "./post-office";
 export { messageSchema, type Message } from "./message";
@@ -110,7 +111,7 @@ export {
 } from "./state";
 export { cutAt, recordAt, recordsOf, StateEditor, wholeTable, withRecords, type CutTable } from "./tables";
 export { fullState, slimState, type SlimState } from "./slim";
-export { completeRecord } from "./complete";
+export { completeFields, completeRecord } from "./complete";
 export { fileSchema, mediaTypeOf, workKindOf, type WorkFile, type WorkKind } from "./file";
 export { differencesOf, type Differences, type Stretch } from "./differences";
 export { rosterName } from "./roster-name";

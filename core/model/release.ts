@@ -151,10 +151,24 @@ export type OutcomesCopy = z.infer<typeof outcomesCopySchema>;
 /** The figures of the class as they were given out. */
 export type ClassFiguresCopy = z.infer<typeof classFiguresCopySchema>;
 
-/** One line of how a total came about; `text` is null where the student has not been given the figure. */
+const toldSchema = z.discriminatedUnion("kind", [
+  /** A score as it was given; `dropped` where it enters nothing. */
+  scoreCopySchema.pick({ standing: true, points: true, maximum: true }).extend({
+    kind: z.literal("score"),
+    dropped: z.boolean(),
+  }),
+  /** A figure in percent, with the course's places. */
+  z.object({ kind: z.literal("percent"), percent: z.string() }),
+  /** What was given out before figures were kept as such. */
+  z.object({ kind: z.literal("words"), text: z.string() }),
+]);
+/** What one line in the account of a total tells. */
+export type Told = z.infer<typeof toldSchema>;
+
+/** One line of how a total came about; `told` is null where the student has not been given the figure. */
 const totalLineSchema = z.object({
   name: z.string(),
-  text: z.string().nullable(),
+  told: toldSchema.nullable(),
   /** Assignments and totals that must be open for the text to be read: what is sealed again takes it away. */
   rests: z.array(z.string()),
 });

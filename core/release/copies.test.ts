@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Command } from "#core/changes";
-import { required, type Instant } from "#core/kernel";
+import { decimal, required, type Instant } from "#core/kernel";
 import type { CourseState, Facet } from "#core/model";
 import { assignmentId, criterionId, fileId, run, smallCourse, studentId } from "#core/testing";
 import { changedSinceRelease, copyState, draftFacet, dueReleases, facetOverview, preflight, visibleTo } from "./index";
@@ -64,6 +64,30 @@ describe("the score a student would be given", () => {
     ],
   ])("of %s is whole", (_what, commands, expected) => {
     expect(draft(run(smallCourse(), ...commands), "score", ben, quiz)).toEqual(expected);
+  });
+});
+
+describe("the points a student reads", () => {
+  const scaled: Command = {
+    type: "scaleAssignment",
+    assignmentId: quiz,
+    scaling: { kind: "linear", x1: decimal("0"), y1: decimal("0"), x2: decimal("29"), y2: decimal("20") },
+  };
+  const points = (...commands: Command[]) => draft(run(smallCourse(), ...commands), "score", ben, quiz)?.points;
+
+  it("are as they were entered, to the last of four places", () => {
+    expect(points(type("17.25"))).toBe("17.25");
+    expect(points(type("17.1234"))).toBe("17.1234");
+    expect(points(type("17 l2"), { type: "setByHand", assignmentId: quiz, studentId: ben, text: "16.1234" })).toBe(
+      "16.1234",
+    );
+  });
+
+  it("have the course's places where a rule made them: 19 of 29 is 13.1034... of 20", () => {
+    expect(points(type("19"), scaled)).toBe("13.1");
+    const two = run(smallCourse({ percentPlaces: 2 }), type("20"), scaled);
+    expect(draft(two, "score", ben, quiz)?.points).toBe("13.79");
+    expect(draft(run(smallCourse(), type("19"), scaled), "score", ben, quiz)?.exact).toBe("380/29");
   });
 });
 

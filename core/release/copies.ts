@@ -1,6 +1,16 @@
-import { fractionText, pointsText, type FileId, type StudentId } from "#core/kernel";
+import {
+  compare,
+  fractionText,
+  fromDecimal,
+  pointsText,
+  readPoints,
+  type Exact,
+  type FileId,
+  type StudentId,
+} from "#core/kernel";
 import {
   answerOf,
+  courseOf,
   handInOf,
   judgementOf,
   notesOf,
@@ -57,13 +67,21 @@ export function draftFacet<F extends Facet>(
 function draftScore(state: CourseState, assignment: Assignment, student: Student): ScoreCopy | null {
   const figure = figuresOf(state).figure(assignment.id, student.id);
   if (figure.counted === null && figure.standing !== "excused" && figure.standing !== "missing") return null;
+  const { percentPlaces } = courseOf(state);
   const cut = figure.source !== "set by hand" && figure.deduction.n !== 0n;
+  // What a person entered in points, also on several rulers, is read as it was entered; what a rule made of it, with the
+  // course's places.
+  const isEntered = (value: Exact) =>
+    figure.source === "set by hand" ||
+    (assignment.scoredIn.kind === "points" &&
+      figure.steps.some(({ raw }) => compare(raw, value) === 0 && compare(fromDecimal(pointsText(raw)), raw) === 0));
+  const asRead = (value: Exact) => (isEntered(value) ? pointsText(value) : readPoints(value, percentPlaces));
   return {
     standing: figure.standing,
-    points: figure.counted && pointsText(figure.counted),
+    points: figure.counted && asRead(figure.counted),
     exact: figure.counted && fractionText(figure.counted),
     maximum: assignment.points,
-    beforeDeduction: cut && figure.score ? pointsText(figure.score) : null,
+    beforeDeduction: cut && figure.score ? asRead(figure.score) : null,
     unitsLate: cut ? figure.unitsLate : 0,
   };
 }

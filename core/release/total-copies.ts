@@ -62,14 +62,11 @@ const allKnown = (told: Told, node: NodeTotal["node"]): boolean => !assignmentsB
 /** One assignment in the account of a total. Whether a sealed score exists at all is not told. */
 function assignmentLine(state: CourseState, studentId: StudentId, told: Told, node: NodeTotal, one: Assignment): Line {
   const copy = isShown(state, one, studentId, "score") ? copyOf(state, one.id, studentId).score?.content : undefined;
-  if (!copy) return { name: one.name, text: null, rests: [] };
-  const rests = [one.id];
-  if (copy.standing === "excused") return { name: one.name, text: "excused", rests };
-  const figure = copy.maximum === "0" ? `${copy.points ?? "–"} bonus` : `${copy.points ?? "–"} / ${copy.maximum}`;
+  if (!copy) return { name: one.name, told: null, rests: [] };
+  const { standing, points, maximum } = copy;
   const dropped =
     allKnown(told, node.node) && node.total.leftOut.some(({ item, why }) => item.id === one.id && why === "dropped");
-  const words = [copy.standing === "missing" ? "missing" : "", figure, dropped ? "dropped" : ""];
-  return { name: one.name, text: words.filter(Boolean).join(", "), rests };
+  return { name: one.name, told: { kind: "score", standing, points, maximum, dropped }, rests: [one.id] };
 }
 
 /** A figure inside an account, where the student may know it: through its parts, or because its own seal is broken. */
@@ -79,14 +76,14 @@ function innerFigure(
   nodes: readonly NodeTotal["node"][],
   id: string,
   percent: Exact | null,
-): Pick<Line, "text" | "rests"> {
+): Pick<Line, "told" | "rests"> {
   const isKnown = nodes.every((node) => allKnown(told, node));
-  if (!percent || (!isKnown && totalSealOf(state, id).state !== "released")) return { text: null, rests: [] };
+  if (!percent || (!isKnown && totalSealOf(state, id).state !== "released")) return { told: null, rests: [] };
   const entering = nodes
     .flatMap(assignmentsBelow)
     .filter((assignment) => entersTotals(told.source(assignment)))
     .map((assignment) => assignment.id);
-  return { text: `${roundToText(percent, told.places)} %`, rests: isKnown ? entering : [id] };
+  return { told: { kind: "percent", percent: roundToText(percent, told.places) }, rests: isKnown ? entering : [id] };
 }
 
 function categoryPart(state: CourseState, studentId: StudentId, told: Told, node: NodeTotal): Part {
@@ -174,7 +171,7 @@ export const visibleTotals = (state: CourseState, studentId: StudentId): readonl
       const assignment = (state.assignments as Readonly<Record<string, Assignment | undefined>>)[id];
       return assignment ? isShown(state, assignment, studentId, "score") : totalSealOf(state, id).state === "released";
     };
-    const shown = <L extends Line>(line: L): L => (line.rests.every(isOpen) ? line : { ...line, text: null });
+    const shown = <L extends Line>(line: L): L => (line.rests.every(isOpen) ? line : { ...line, told: null });
     const parts = copy.parts.map((part) => ({ ...shown(part), items: part.items.map(shown) }));
     const hides = copy.parts.some((part) => [part, ...part.items].some((line) => !line.rests.every(isOpen)));
     return [hides ? { ...copy, restsOnSealed: true, parts } : copy];

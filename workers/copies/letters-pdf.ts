@@ -1,5 +1,6 @@
 import { PDFDocument, rgb } from "@cantoo/pdf-lib";
 import type { FeedbackSheet, FontFile, StudentCopyContent } from "#core/formats";
+import { toldWords } from "#core/words";
 import { writeSheet } from "../pdf/feedback-page";
 import { Flow } from "../pdf/flow";
 import { Typeface } from "../pdf/typeface";
@@ -42,9 +43,13 @@ async function writeTotals(flow: Flow, { course, name, totals }: StudentCopyCont
     await flow.write(rests, { size: 10.5, colour: SOFT });
     for (const part of total.parts) {
       const weight = part.weight === null ? "" : `, weight ${part.weight} %`;
-      await flow.writeEnds(`${part.name}${weight}`, part.text ?? "not shown", { size: 11, before: 3 });
+      await flow.writeEnds(`${part.name}${weight}`, toldWords(part.told) ?? "not shown", { size: 11, before: 3 });
       for (const item of part.items) {
-        await flow.writeEnds(item.name, item.text ?? "not released", { size: 10.5, colour: SOFT, indent: 12 });
+        await flow.writeEnds(item.name, toldWords(item.told) ?? "not released", {
+          size: 10.5,
+          colour: SOFT,
+          indent: 12,
+        });
       }
     }
   }

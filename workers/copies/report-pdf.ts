@@ -1,5 +1,6 @@
 import { PDFDocument, rgb } from "@cantoo/pdf-lib";
 import type { FontFile, ProgressReport } from "#core/formats";
+import { longDayText } from "#core/words";
 import { Flow } from "../pdf/flow";
 import { Typeface } from "../pdf/typeface";
 
@@ -13,7 +14,7 @@ export async function writeReport(
   const document = await PDFDocument.create();
   const flow = new Flow(document, new Typeface(document, fonts));
   const at = new Date(report.at);
-  const day = new Intl.DateTimeFormat("en-GB", { dateStyle: "long", timeZone: report.timeZone }).format(at);
+  const day = longDayText(report.at, report.timeZone);
   await flow.write("Progress report", { size: 18, weight: "strong", after: 2 });
   await flow.write(`${report.name}, ${report.number}`, { size: 12.5 });
   const where = [report.course, report.institution].filter(Boolean).join(" · ");

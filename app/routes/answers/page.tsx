@@ -1,5 +1,6 @@
 import { useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
+import { keep, known } from "../../course/choices";
 import { openCourse, orMissing } from "../../course/open-course";
 import { fromAddress, inAddress } from "../../ui/address";
 import { useAsking } from "../../ui/use-asking";
@@ -11,22 +12,25 @@ import { useAnswerKeys } from "./use-answer-keys";
 import type { Route } from "./+types/page";
 
 export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
-  const { session } = await openCourse(context, params.slot);
+  const { repository, session } = await openCourse(context, params.slot);
   const { state } = session;
   const assignment = orMissing(state.assignments[fromAddress("assignment", params.assignmentId)], "assignment");
   const search = new URL(request.url).searchParams;
   const question = search.get("question");
+  const nameless = search.has("names")
+    ? search.get("names") === "hidden"
+    : ((await known(repository, "names-hidden")) ?? false);
   const rows = answerSheets(state, assignment, {
     question: question && fromAddress("question", question),
-    nameless: search.get("names") === "hidden",
+    nameless,
     shuffle: Number(search.get("shuffle") ?? 0) || 0,
   });
-  return { rows, assignment };
+  return { rows, assignment, nameless, repository };
 }
 
 /** One question over all answers: a digit gives the points and goes on to the next answer. */
 export default function AnswersPage({ loaderData, params }: Route.ComponentProps) {
-  const { rows, assignment } = loaderData;
+  const { rows, assignment, nameless, repository } = loaderData;
   const [text, set] = useSearchChoice();
   const { send, sendTyped, notice } = useAsking(useChange());
   const [current, setCurrent] = useState(() =>
@@ -56,6 +60,10 @@ export default function AnswersPage({ loaderData, params }: Route.ComponentProps
     ...(alike.length > 0 && { alike: alike.map((one) => one.studentId) }),
     questionId: rows?.question.id ?? fromAddress("question", ""),
   });
+  const showNames = (shown: boolean) => {
+    keep(repository, "names-hidden", !shown);
+    set("names", shown ? "shown" : "hidden");
+  };
   const choose = (by: number) => {
     if (!rows) return;
     const next = rows.questions[(rows.place + by + rows.questions.length) % rows.questions.length];
@@ -83,7 +91,7 @@ export default function AnswersPage({ loaderData, params }: Route.ComponentProps
     },
     question: choose,
     names: () => {
-      set("names", text("names") === "hidden" ? "" : "hidden");
+      showNames(nameless);
     },
   });
   const home = `/courses/${params.slot}`;
@@ -111,9 +119,9 @@ export default function AnswersPage({ loaderData, params }: Route.ComponentProps
           </span>
           <Choice
             words="Without names"
-            on={text("names") === "hidden"}
+            on={nameless}
             set={(on) => {
-              set("names", on ? "hidden" : "");
+              showNames(!on);
             }}
             first
           />

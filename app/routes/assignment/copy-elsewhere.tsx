@@ -2,7 +2,7 @@ import { useId, useState } from "react";
 import { useFetcher } from "react-router";
 import type { AssignmentId } from "#core/kernel";
 import type { CourseListing } from "#storage";
-import { counted } from "../../ui/words";
+import { counted } from "#core/words";
 
 /** What the action of copying answers. */
 interface Answer {

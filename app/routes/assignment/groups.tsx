@@ -2,9 +2,9 @@ import { useState } from "react";
 import type { Command } from "#core/changes";
 import type { StudentId } from "#core/kernel";
 import type { Assignment } from "#core/model";
+import { counted } from "#core/words";
 import type { Outcome } from "../../course/outcome";
 import { troubleOf } from "../../ui/use-command";
-import { counted } from "../../ui/words";
 import type { AssignmentRows } from "./rows";
 
 /** The groups of an assignment: typed beside the names, then formed together. A group once formed stays. */

@@ -1,7 +1,7 @@
 import { Link } from "react-router";
 import type { Lane } from "#core/release";
+import { dayText, momentText } from "#core/words";
 import { deskAddress, inAddress } from "../../ui/address";
-import { dayText, momentText } from "../../ui/words";
 
 /** The one button of a lane: the next sensible step. */
 export function NextAction({

@@ -1,18 +1,24 @@
+import { useMemo } from "react";
 import { Link } from "react-router";
+import { totalsHistory, type Checked } from "#core/changes";
 import { courseOf } from "#core/model";
+import { counted } from "#core/words";
 import { openCourse } from "../../course/open-course";
-import { counted } from "../../ui/words";
 import { LaneStrip } from "../../ui/lane-strip";
+import { useLeakCheck } from "../../ui/use-leak-check";
+import { LeakRemark } from "./leak-remark";
 import { NextAction } from "./next-action";
 import type { Route } from "./+types/page";
-import { boardRows, type StepFilter } from "./rows";
+import { boardRows, workedOut, type StepFilter } from "./rows";
 
 export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
   const step = new URL(request.url).searchParams.get("step");
   const filter: StepFilter = step === "collect" || step === "check" ? step : null;
   const now = repository.surroundings.now();
+  const checked: Checked = { state: session.state, history: totalsHistory(session.state, session.entries) };
   return {
+    checked,
     filter,
     timeZone: courseOf(session.state).timeZone,
     rows: boardRows(session.state, now, filter),
@@ -32,7 +38,9 @@ const FILTER_WORDS = {
 } as const;
 
 export default function BoardPage({ loaderData, params }: Route.ComponentProps) {
-  const { rows, filter, timeZone, empty } = loaderData;
+  const { rows, filter, timeZone, empty, checked } = loaderData;
+  const { found } = useLeakCheck(checked);
+  const leaking = useMemo(() => workedOut(found), [found]);
   const home = `/courses/${params.slot}`;
   return (
     <main className="mx-auto w-full max-w-[1260px] px-[30px] pt-6 pb-16">
@@ -76,6 +84,7 @@ export default function BoardPage({ loaderData, params }: Route.ComponentProps) 
                   {lane.remarks.length > 0 && (
                     <p className="figures text-[13px] text-ochre">{lane.remarks.join(" · ")}</p>
                   )}
+                  <LeakRemark home={home} students={leaking.get(lane.assignment.id) ?? 0} />
                 </div>
                 <LaneStrip {...lane} label={lane.assignment.name} />
                 <NextAction slot={params.slot} lane={lane} timeZone={timeZone} />

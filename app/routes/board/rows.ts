@@ -1,7 +1,15 @@
 import { fromDecimal, roundToText, sum, type Instant } from "#core/kernel";
 import { categoriesOf, courseOf, studentsOf, type Category, type CourseState } from "#core/model";
-import { laneOf, undatedOf, unreadReplies, weightsAddUp, withoutWeight, type Lane } from "#core/release";
-import { counted, dayText } from "../../ui/words";
+import {
+  laneOf,
+  undatedOf,
+  unreadReplies,
+  weightsAddUp,
+  withoutWeight,
+  type Lane,
+  type LeakReport,
+} from "#core/release";
+import { counted, dayText } from "#core/words";
 
 /** The board as it is drawn. */
 export interface BoardRows {
@@ -84,4 +92,15 @@ function remarksOf({ assignment, changed, notIn, next }: Lane, weightless: reado
     changed > 0 && next.kind !== "correct" ? `${counted(changed, "student")} changed since release` : "",
     notIn > 0 && next.kind !== "decide" && !assignment.bonus ? `${String(notIn)} not in` : "",
   ].filter(Boolean);
+}
+
+/** By assignment, how many students could work its sealed score out. */
+export function workedOut(reports: readonly LeakReport[]): ReadonlyMap<string, number> {
+  const students = new Map<string, number>();
+  for (const { leaks } of reports) {
+    for (const id of new Set(leaks.map(({ assignmentId }) => assignmentId))) {
+      students.set(id, (students.get(id) ?? 0) + 1);
+    }
+  }
+  return students;
 }

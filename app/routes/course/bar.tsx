@@ -10,8 +10,7 @@ import { CommandSearch } from "./command-search";
 import { CourseMenu } from "./course-menu";
 import { KeepingState } from "./keeping-state";
 import { KeySheet } from "./key-sheet";
-import type { Light } from "./light";
-import { LightSwitch } from "./light-switch";
+import { LightSwitch, type Light } from "./light-switch";
 
 interface BarProps {
   readonly slot: string;

@@ -1,6 +1,8 @@
 import { Lamp, Sun } from "lucide-react";
 import { useEffect, useState } from "react";
-import type { Light } from "./light";
+
+/** Daylight, or the dark theme. */
+export type Light = "lamp" | "day";
 
 interface LightSwitchProps {
   /** What was chosen before in this browser; null where the system decides. */

@@ -1,11 +1,11 @@
 import { isRouteErrorResponse, Outlet } from "react-router";
 import { courseOf } from "#core/model";
+import { keep, known } from "../../course/choices";
 import { CourseProvider } from "../../course/course-provider";
 import { openCourse } from "../../course/open-course";
 import { Trouble } from "../../ui/trouble";
 import type { Route } from "./+types/page";
 import { Bar } from "./bar";
-import { keepLight, knownLight } from "./light";
 import { DamageState } from "./damage-state";
 import { useFlowCounts } from "./use-flow-counts";
 
@@ -13,8 +13,8 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
   const { repository, session } = await openCourse(context, params.slot);
   // Before anything is waited for: no other loader of the page may have read an older state.
   const { state, history } = session;
-  const [courses, light] = await Promise.all([repository.coursesAtHand(), knownLight(repository)]);
-  if (lastCourse !== params.slot) void repository.remember("last-course", params.slot).catch(() => null);
+  const [courses, light] = await Promise.all([repository.coursesAtHand(), known(repository, "light")]);
+  if (lastCourse !== params.slot) keep(repository, "last-course", params.slot);
   lastCourse = params.slot;
   return {
     repository,
@@ -43,7 +43,7 @@ export default function CoursePage({ loaderData, params }: Route.ComponentProps)
           {...loaderData}
           counts={counts}
           onLight={(chosen) => {
-            keepLight(repository, chosen);
+            keep(repository, "light", chosen);
           }}
         />
         {session.damage && (

@@ -1,5 +1,5 @@
 import { recordsOf, studentsOf, type CourseState } from "#core/model";
-import { counted } from "../../ui/words";
+import { counted } from "#core/words";
 
 /** What goes when a course is deleted, in words. */
 export function lossOf(state: CourseState): string {

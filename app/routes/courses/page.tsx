@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { data, Form, redirect, useNavigate, useSubmit } from "react-router";
 import { z } from "zod";
+import { counted } from "#core/words";
 import { repositoryContext } from "../../context";
 import { makeCourseFile, readInCourseFile } from "../../course-file";
 import { keepDemoCourse, knownMarkerName, startEmptyCourse } from "../../start-courses";
@@ -9,7 +10,7 @@ import { formText } from "../../ui/form-text";
 import { JobStatus } from "../../ui/job-status";
 import { StartEmpty } from "../../ui/start-empty";
 import { useJob } from "../../ui/use-job";
-import { counted, issueWords } from "../../ui/words";
+import { issueWords } from "../../ui/words";
 import { CourseList, type ListedCourse } from "./course-list";
 import { DeleteCourse } from "./delete-course";
 import { lossOf } from "./loss";

@@ -1,7 +1,7 @@
 import { add, compare, fromDecimal, isZero, pointsText } from "#core/kernel";
 import type { Assignment } from "#core/model";
 import type { Figure } from "#core/totals";
-import { latenessWords } from "../../ui/words";
+import { latenessWords } from "#core/words";
 
 /** The sum under the rulers in plain words: `41.5 of 50 -> 83`, `2 days late: -10 -> 73`, and the figure itself. */
 export function arithmeticWords(

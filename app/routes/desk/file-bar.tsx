@@ -1,8 +1,8 @@
 import { Link } from "react-router";
 import { notesToCarry, type Command } from "#core/changes";
+import { counted } from "#core/words";
 import type { Outcome } from "../../course/outcome";
 import { deskAddress, inAddress } from "../../ui/address";
-import { counted } from "../../ui/words";
 import type { DeskRows } from "./rows";
 
 interface FileBarProps {

@@ -1,13 +1,8 @@
-import { z } from "zod";
 import { courseOf, handInOf, type CourseState, type WorkFile } from "#core/model";
 import { sameValue } from "#core/kernel";
 import { draftFacet, visibleTo, type FacetContents } from "#core/release";
 import type { Repository } from "#storage";
 import type { DeskRows } from "./rows";
-
-/** Keys under which the widths of the columns are remembered. */
-const LAYOUT_KEY = "desk-layout";
-const MARGIN_KEY = "margin-width";
 
 export interface Work {
   readonly file: DeskRows["files"][number];
@@ -55,45 +50,6 @@ export async function loadAhead(
     (id) => handInOf(state, rows.assignment.id, id)?.attempts.at(-1)?.files.slice(-1) ?? [],
   );
   return Promise.all(files.map(async (file) => ({ file, blob: await repository.readFile(slot, file.id) })));
-}
-
-const layoutSchema = z.record(z.string(), z.number());
-
-/** The widths of the columns as they were left; null on the first visit. */
-export async function recallLayout(repository: Repository): Promise<Record<string, number> | null> {
-  const layout = layoutSchema.safeParse(await repository.recall(LAYOUT_KEY));
-  return layout.success ? layout.data : null;
-}
-
-export function rememberLayout(repository: Repository, layout: Readonly<Record<string, number>>): void {
-  void repository.remember(LAYOUT_KEY, layout).catch(() => null);
-}
-
-/** The width of the margin as it was left, in pixels. */
-export async function recallMargin(repository: Repository): Promise<number | undefined> {
-  const width = await repository.recall(MARGIN_KEY);
-  return typeof width === "number" ? width : undefined;
-}
-
-export function rememberMargin(repository: Repository, width: number): void {
-  void repository.remember(MARGIN_KEY, width).catch(() => null);
-}
-
-const HAND_KEY = "desk-hand";
-
-/** Which hands hold the desk: both, or one, with judgement and the way on at its side. */
-export const HANDS = ["both", "left", "right"] as const;
-/** Which hands hold the desk. */
-export type Hand = (typeof HANDS)[number];
-
-/** The hands the desk was last laid out for. */
-export async function recallHand(repository: Repository): Promise<Hand> {
-  const hand = await repository.recall(HAND_KEY);
-  return HANDS.find((one) => one === hand) ?? "both";
-}
-
-export function rememberHand(repository: Repository, hand: Hand): void {
-  void repository.remember(HAND_KEY, hand).catch(() => null);
 }
 
 /** What a paper says to its student as it stands now, and who says it. */

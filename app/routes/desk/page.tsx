@@ -10,20 +10,10 @@ import { useChange } from "../../course/use-change";
 import { sweepRows } from "../../ui/beside/sweep-rows";
 import { NearPapers } from "./near-papers";
 import { JudgementColumn } from "./judgement-column";
-import {
-  draftPaper,
-  loadAhead,
-  loadBeside,
-  loadWork,
-  recallHand,
-  recallLayout,
-  recallMargin,
-  rememberHand,
-  rememberLayout,
-  rememberMargin,
-} from "./load-work";
+import { keep, keepIn, known, PILE_ORDERS } from "../../course/choices";
+import { draftPaper, loadAhead, loadBeside, loadWork } from "./load-work";
 import { Pile } from "./pile";
-import { deskRows, PILE_ORDERS } from "./rows";
+import { deskRows } from "./rows";
 import { PhrasesAtHand, type Phrases } from "../../ui/phrases";
 import { useAsking } from "../../ui/use-asking";
 import { useDeskKeys } from "./use-desk-keys";
@@ -39,16 +29,18 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
   const assignment = orMissing(state.assignments[fromAddress("assignment", params.assignmentId)], "assignment");
   const student = orMissing(state.students[fromAddress("student", params.studentId)], "student");
   const search = new URL(request.url).searchParams;
-  const order = PILE_ORDERS.find((item) => item === search.get("order")) ?? "name";
+  const [hand, layout, marginWidth, keptOrder] = await Promise.all([
+    known(repository, "desk-hand"),
+    known(repository, "desk-layout"),
+    known(repository, "margin-width"),
+    known(repository, "pile-order"),
+  ]);
+  const order = PILE_ORDERS.find((item) => item === search.get("order")) ?? keptOrder ?? "name";
   const rows = deskRows(state, assignment, student, order);
-  const place = { assignmentId: assignment.id, studentId: student.id };
-  void repository.remember(`place/${params.slot}`, place).catch(() => null);
-  const [work, beside, hand, layout, marginWidth] = await Promise.all([
+  keepIn(repository, params.slot, "place", { assignmentId: assignment.id, studentId: student.id });
+  const [work, beside] = await Promise.all([
     loadWork(repository, params.slot, rows, search.get("file")),
     loadBeside(repository, params.slot, rows, search.get("beside")),
-    recallHand(repository),
-    recallLayout(repository),
-    recallMargin(repository),
   ]);
   return {
     rows,
@@ -56,9 +48,9 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
     repository,
     work,
     beside,
-    hand,
+    hand: hand ?? "both",
     layout,
-    marginWidth,
+    marginWidth: marginWidth ?? undefined,
     phrases: phrasesOf(state),
     timeZone: courseOf(state).timeZone,
     nameOf: ({ by }: Message) => (by ? (state.markers[by]?.name ?? "") : fullName(student)),
@@ -101,8 +93,7 @@ function Desk({
 
   const { send, sendTyped, notice } = useAsking(change);
   const goTo = (studentId: string | null) => {
-    const inOrder = order === "name" ? "" : `?order=${order}`;
-    void navigate(studentId ? deskAddress(slot, rows.assignment.id, studentId) + inOrder : `/courses/${slot}`);
+    void navigate(studentId ? deskAddress(slot, rows.assignment.id, studentId) : `/courses/${slot}`);
   };
   const next = () => {
     goTo(rows.after);
@@ -208,7 +199,7 @@ function Desk({
           className="min-h-0 flex-1"
           {...(layout ? { defaultLayout: layout } : {})}
           onLayoutChanged={(changed) => {
-            rememberLayout(repository, changed);
+            keep(repository, "desk-layout", changed);
           }}
         >
           {hand !== "right" && judgement}
@@ -234,7 +225,7 @@ function Desk({
               repository={repository}
               marginWidth={marginWidth}
               onMarginWidth={(width) => {
-                rememberMargin(repository, width);
+                keep(repository, "margin-width", width);
               }}
             />
           </Panel>
@@ -268,12 +259,19 @@ function Desk({
           rows={rows}
           order={order}
           onOrder={(wanted) => {
-            setSearch(wanted === "name" ? {} : { order: wanted }, { replace: true });
+            keep(repository, "pile-order", wanted);
+            setSearch(
+              (now) => {
+                now.set("order", wanted);
+                return now;
+              },
+              { replace: true },
+            );
           }}
           hand={hand}
           onHand={(wanted) => {
             setHand(wanted);
-            rememberHand(repository, wanted);
+            keep(repository, "desk-hand", wanted);
           }}
           onNext={next}
           doneRef={done}

@@ -1,9 +1,9 @@
 import { useState } from "react";
 import type { Command } from "#core/changes";
 import type { Message } from "#core/model";
+import { counted } from "#core/words";
 import type { Outcome } from "../../course/outcome";
 import { Conversation } from "../../ui/conversation";
-import { counted } from "../../ui/words";
 import type { DeskRows } from "./rows";
 
 interface PaperConversationProps {

@@ -1,8 +1,8 @@
 import { useEffect, useRef } from "react";
 import { Link } from "react-router";
 import { deskAddress } from "../../ui/address";
-import { HANDS, type Hand } from "./load-work";
-import { PILE_ORDERS, type DeskRows, type PaperMark, type PileOrder } from "./rows";
+import { HANDS, PILE_ORDERS, type Hand, type PileOrder } from "../../course/choices";
+import type { DeskRows, PaperMark } from "./rows";
 
 const MARKS: Readonly<Record<PaperMark, { readonly sign: string; readonly look: string }>> = {
   scored: { sign: "✓", look: "bg-green-wash text-green border-green-mid" },
@@ -38,7 +38,6 @@ export function Pile({ slot, rows, order, onOrder, hand, onHand, onNext, doneRef
   useEffect(() => {
     current.current?.scrollIntoView({ block: "nearest", inline: "center" });
   }, [rows.student.id]);
-  const search = order === "name" ? "" : `?order=${order}`;
   return (
     <footer
       className={`flex h-[74px] shrink-0 items-center gap-4 border-t border-rule bg-paper px-[18px] pointer-coarse:h-[84px] ${hand === "left" ? "flex-row-reverse" : ""}`}
@@ -91,7 +90,7 @@ export function Pile({ slot, rows, order, onOrder, hand, onHand, onNext, doneRef
             <Link
               key={sheet.studentId}
               ref={here ? current : undefined}
-              to={deskAddress(slot, rows.assignment.id, sheet.studentId) + search}
+              to={deskAddress(slot, rows.assignment.id, sheet.studentId)}
               aria-current={here ? "page" : undefined}
               aria-label={`${sheet.name}, ${sheet.mark}`}
               title={`${sheet.name}, ${sheet.mark}`}

@@ -2,9 +2,10 @@ import { describe, expect, it } from "vitest";
 import { required } from "#core/kernel";
 import type { CourseState } from "#core/model";
 import { assignmentId, criterionId, fileId, run, smallCourse, studentId } from "#core/testing";
-import { latenessShort, latenessWords } from "../../ui/words";
+import { latenessShort, latenessWords } from "#core/words";
 import { arithmeticWords } from "./arithmetic";
-import { deskRows, type PileOrder } from "./rows";
+import type { PileOrder } from "../../course/choices";
+import { deskRows } from "./rows";
 
 const essay = assignmentId("essay");
 const ada = { assignmentId: essay, studentId: studentId("ada") };

@@ -29,14 +29,13 @@ import {
 import { lackingEvidence, outcomeRows, pointsByKey, rulerEnds, type OutcomeRow } from "#core/scoring";
 import { entryText } from "#core/changes";
 import { answerPoints, figuresOf, type Figure } from "#core/totals";
+import { momentText } from "#core/words";
+import type { PileOrder } from "../../course/choices";
 import { criterionColour } from "../../ui/colours";
-import { momentText } from "../../ui/words";
 import type { BesidePost, PostContext } from "../../ui/work/with-threads";
 import { arithmeticWords } from "./arithmetic";
 
 export type PaperMark = "scored" | "waiting" | "missing" | "excused" | "not in";
-export type PileOrder = "name" | "waiting" | "time" | "number";
-export const PILE_ORDERS: readonly PileOrder[] = ["name", "waiting", "time", "number"];
 
 /** One sheet of the pile. */
 export interface Sheet {

@@ -1,8 +1,8 @@
 import { useLocation, useNavigate } from "react-router";
 import { filesOf, scoresCsv } from "#core/formats";
 import { courseOf } from "#core/model";
+import { counted } from "#core/words";
 import { openCourse } from "../../course/open-course";
-import { counted } from "../../ui/words";
 import { FileButton } from "../../ui/file-button";
 import { JobStatus } from "../../ui/job-status";
 import { saveAs } from "../../ui/save-as";

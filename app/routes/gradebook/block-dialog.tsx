@@ -1,7 +1,7 @@
 import { Dialog } from "radix-ui";
 import { useState } from "react";
+import { counted } from "#core/words";
 import { DialogFrame } from "../../ui/dialog-frame";
-import { counted } from "../../ui/words";
 import { cellsToEnter, type BlockPlan, type BlockTrouble } from "./blocks";
 
 /** Refused cells listed. */

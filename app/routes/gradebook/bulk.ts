@@ -1,8 +1,8 @@
 import { blankCells } from "#core/changes";
 import type { AssignmentId, StudentId } from "#core/kernel";
 import { handInOf, type CourseState } from "#core/model";
+import { counted } from "#core/words";
 import type { MenuItems } from "../../ui/more-menu";
-import { counted } from "../../ui/words";
 import { fillPlan, type BlockPlan } from "./blocks";
 import type { GradeTable } from "./rows";
 import { boundsOf, type CellPlace, type Selection } from "./selection";

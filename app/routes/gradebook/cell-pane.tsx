@@ -4,6 +4,7 @@ import { entryText, paperHistory, provenancesFrom, type Command, type Entry } fr
 import { pointsText } from "#core/kernel";
 import { courseOf, rosterName, resultOf, type CourseState } from "#core/model";
 import { explainResult, figuresOf } from "#core/totals";
+import { momentText } from "#core/words";
 import type { Outcome } from "../../course/outcome";
 import { AccountTree } from "../../ui/account-tree";
 import { deskAddress, studentAddress } from "../../ui/address";
@@ -11,7 +12,6 @@ import { DraftField } from "../../ui/draft-field";
 import { InlineField } from "../../ui/inline-field";
 import { nameOfState } from "../../ui/name-of";
 import { troubleOf } from "../../ui/use-command";
-import { momentText } from "../../ui/words";
 import { Pane } from "./pane";
 import type { CellPlace } from "./selection";
 

@@ -2,7 +2,7 @@ import { divide, HUNDRED, fromDecimal, multiply, pointsText, roundToText, type E
 import type { Assignment, Course, CourseState } from "#core/model";
 import { outcomeMarks, outcomeRows } from "#core/scoring";
 import { letterOf, type Figure, type Outlooks, type StudentTotals } from "#core/totals";
-import { latenessShort } from "../../ui/words";
+import { latenessShort } from "#core/words";
 
 export type CellLook = "figure" | "waiting" | "missing" | "excused" | "open" | "by hand";
 

@@ -1,5 +1,5 @@
 import { rosterName, type CourseState } from "#core/model";
-import { counted } from "../../ui/counted";
+import { counted } from "#core/words";
 import type { CellPlace } from "./selection";
 import { unkeptPlaces, type UnkeptEntries } from "./unkept";
 

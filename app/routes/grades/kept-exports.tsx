@@ -1,7 +1,7 @@
 import { finalGradesCsv, gradeDifferences, type FinalGrade } from "#core/formats";
 import type { GradeExport } from "#core/model";
+import { counted, momentText } from "#core/words";
 import { saveAs } from "../../ui/save-as";
-import { counted, momentText } from "../../ui/words";
 
 /** Exports that were made, each as it was, against what stands today. */
 export function KeptExports({

@@ -3,10 +3,10 @@ import { fromLocalText } from "#core/kernel";
 import { stateAt, type Entry } from "#core/changes";
 import { copyFileName, progressReport, type ProgressReport } from "#core/formats";
 import { courseOf, rosterName, studentsOf, type CourseState } from "#core/model";
+import { counted } from "#core/words";
 import { saveAs } from "../../ui/save-as";
 import type { Job } from "../../ui/use-job";
 import { ChoiceField } from "../../ui/choice-field";
-import { counted } from "../../ui/words";
 
 /** Progress reports as PDF, one for each student, from the course as it stood at any day. */
 export function Reports({

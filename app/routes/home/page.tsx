@@ -1,5 +1,6 @@
 import { redirect } from "react-router";
 import { repositoryContext } from "../../context";
+import { known } from "../../course/choices";
 import { keepDemoCourse } from "../../start-courses";
 import type { Route } from "./+types/page";
 
@@ -10,7 +11,7 @@ import type { Route } from "./+types/page";
 export async function clientLoader({ context }: Route.ClientLoaderArgs) {
   const repository = await context.get(repositoryContext);
   const courses = await repository.courses();
-  const last = await repository.recall("last-course").catch(() => null);
+  const last = await known(repository, "last-course");
   const inUse = courses.filter(({ archived }) => !archived);
   const slot = inUse.find((course) => course.slot === last)?.slot ?? inUse[0]?.slot;
   if (slot === undefined && courses.length > 0) return redirect("/courses");

@@ -1,12 +1,12 @@
 import { useMemo, useState } from "react";
 import { useFetcher } from "react-router";
 import { assignmentsOf, rosterName, studentsOf } from "#core/model";
+import { counted } from "#core/words";
 import { openCourse } from "../../course/open-course";
 import { fromAddress, inAddress } from "../../ui/address";
 import { saveAs } from "../../ui/save-as";
 import { useHashText } from "../../ui/use-hash-text";
 import { useSearchChoice } from "../../ui/use-search-choice";
-import { counted } from "../../ui/words";
 import { JOURNAL_KINDS, journalCsv, journalEntries, journalLines, type JournalLine } from "./rows";
 import type { Route } from "./+types/page";
 

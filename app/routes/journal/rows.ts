@@ -2,7 +2,7 @@ import { isUndone, type Entry } from "#core/changes";
 import { writeCsv, type Cell } from "#core/formats";
 import { milliseconds, type AssignmentId, type MarkerId, type StudentId } from "#core/kernel";
 import { courseOf, fullName, plainText, rosterName, type CourseState } from "#core/model";
-import { momentText } from "../../ui/words";
+import { momentText } from "#core/words";
 
 /** What the journal is asked to show. */
 export interface JournalFilter {

@@ -1,10 +1,10 @@
 import { useMemo, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import type { AssignmentId, StudentId } from "#core/kernel";
+import { counted } from "#core/words";
 import { openCourse, orMissing } from "../../course/open-course";
 import { fromAddress, inAddress } from "../../ui/address";
 import { troubleOf } from "../../ui/use-command";
-import { counted } from "../../ui/words";
 import { useChange } from "../../course/use-change";
 import { Done } from "./done";
 import { PileField } from "./pile-field";

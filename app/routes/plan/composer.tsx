@@ -2,9 +2,10 @@ import { useMemo, useRef, useState } from "react";
 import type { Command } from "#core/changes";
 import { readShorthand, type ShorthandIssue, type ShorthandItem } from "#core/formats";
 import { fromLocalText, type CategoryId, type ScaleId } from "#core/kernel";
+import { counted, dayText } from "#core/words";
 import { AsYouLeftIt } from "../../ui/as-you-left-it";
 import { readTextDraft, useTyped } from "../../ui/drafts";
-import { counted, dayText, shorthandWords } from "../../ui/words";
+import { shorthandWords } from "../../ui/words";
 
 interface ComposerProps {
   readonly timeZone: string;

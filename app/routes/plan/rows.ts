@@ -19,8 +19,7 @@ import {
 } from "#core/model";
 import { withoutWeight } from "#core/release";
 import { checkPlan, figuresOf, planOf, termOf, type PlanNode } from "#core/totals";
-import { pointsWords } from "../../ui/score-words";
-import { dayText } from "../../ui/words";
+import { dayText, pointsWords } from "#core/words";
 
 /** An assignment as a line of the plan. */
 export interface PlanLine {

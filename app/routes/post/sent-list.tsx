@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { Mail } from "#core/model";
-import { counted, momentText } from "../../ui/words";
+import { counted, momentText } from "#core/words";
 
 /** Letters drawn at first, and more at each asking. */
 const STRETCH = 60;

@@ -3,10 +3,11 @@ import type { Command } from "#core/changes";
 import { readAnswers, type AnswerIssue } from "#core/formats";
 import type { AssignmentId, Instant } from "#core/kernel";
 import type { Question, Student } from "#core/model";
+import { counted } from "#core/words";
 import type { Outcome } from "../../course/outcome";
 import { AsYouLeftIt } from "../../ui/as-you-left-it";
 import { readTextDraft, useTyped } from "../../ui/drafts";
-import { counted, issueWords } from "../../ui/words";
+import { issueWords } from "../../ui/words";
 import { readText } from "../../ui/read-text";
 
 interface AnswerEntryProps {

@@ -2,7 +2,7 @@ import { Link } from "react-router";
 import { entryText } from "#core/changes";
 import { postsOf, rosterName, resultOf, studentsOf, type Student } from "#core/model";
 import { figuresOf } from "#core/totals";
-import { pointsWords } from "../../ui/score-words";
+import { pointsWords } from "#core/words";
 import { openCourse, orMissing } from "../../course/open-course";
 import { deskAddress, fromAddress } from "../../ui/address";
 import { DraftField } from "../../ui/draft-field";

@@ -1,4 +1,5 @@
 import type { Difference, FacetContent } from "#core/release";
+import { scoreWords } from "#core/words";
 
 /** What changed in a copy since it was released, as pairs of old and new. */
 export function differenceWords({ facet, old, present }: Difference): { what: string; old: string; present: string }[] {
@@ -8,7 +9,7 @@ export function differenceWords({ facet, old, present }: Difference): { what: st
         {
           what: "Score",
           old: scoreWords(old as FacetContent["score"]),
-          present: scoreWords(present as FacetContent["score"] | null),
+          present: present ? scoreWords(present as FacetContent["score"]) : "nothing",
         },
       ];
     case "rubric":
@@ -26,13 +27,6 @@ export function differenceWords({ facet, old, present }: Difference): { what: st
     case "comments":
       return commentPairs(old as FacetContent["comments"], present as FacetContent["comments"] | null);
   }
-}
-
-function scoreWords(score: FacetContent["score"] | null): string {
-  if (!score) return "nothing";
-  if (score.standing === "excused") return "excused";
-  const points = score.points ?? "–";
-  return score.standing === "missing" ? `missing, ${points}` : `${points} / ${score.maximum}`;
 }
 
 const classWords = (figures: FacetContent["classFigures"] | null): string =>

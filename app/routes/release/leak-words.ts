@@ -1,6 +1,6 @@
 import { compare, roundToText, type Exact } from "#core/kernel";
 import type { Leak, Through } from "#core/release";
-import { counted } from "../../ui/words";
+import { counted } from "#core/words";
 
 /** A figure with as many decimals as tell it apart, at most two. */
 const figure = (value: Exact): string => roundToText(value, value.d === 1n ? 0 : 2).replace(/(\.\d)0$/, "$1");

@@ -1,10 +1,10 @@
 import { Link, useNavigate } from "react-router";
 import type { Finding, LeakReport } from "#core/release";
+import { counted } from "#core/words";
 import { deskAddress } from "../../ui/address";
 import { MoreMenu } from "../../ui/more-menu";
 import { releaseFindingWords } from "../../ui/release-finding-words";
 import type { Sliced } from "../../ui/use-sliced";
-import { counted } from "../../ui/words";
 
 const SIGNS = { stop: "!", look: "•", fine: "✓" } as const;
 

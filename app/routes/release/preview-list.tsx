@@ -1,8 +1,8 @@
 import type { ChangeIssue } from "#core/changes";
 import type { StudentId } from "#core/kernel";
 import type { VisibleChange } from "#core/release";
-import { counted, issueWords } from "../../ui/words";
-import { FACET_WORDS } from "./seal-table";
+import { counted, FACET_WORDS } from "#core/words";
+import { issueWords } from "../../ui/words";
 
 /** Names spelled out before "and 20 more". */
 const NAMED = 6;

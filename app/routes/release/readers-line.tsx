@@ -1,4 +1,4 @@
-import { counted } from "../../ui/words";
+import { counted } from "#core/words";
 import { namesWords } from "./preview-list";
 import type { Readers } from "./rows";
 

@@ -3,8 +3,8 @@ import { fromLocalText } from "#core/kernel";
 import { checkedAfter, runCommand, type Checked, type Command, type Context } from "#core/changes";
 import { courseOf, type CourseState } from "#core/model";
 import { stopsRelease, visibleChanges, withStop } from "#core/release";
+import { counted } from "#core/words";
 import { useTroubleOf } from "../../ui/use-command";
-import { counted } from "../../ui/words";
 import { useChange } from "../../course/use-change";
 import { ChangedList } from "./changed-list";
 import { HoldButtons } from "./hold-buttons";
@@ -15,7 +15,7 @@ import { ReadersLine } from "./readers-line";
 import type { ChosenRow, ReleaseRows } from "./rows";
 import { ScopeFields } from "./scope-fields";
 import { TakeBack } from "./take-back";
-import { useLeakCheck } from "./use-leak-check";
+import { useLeakCheck } from "../../ui/use-leak-check";
 
 interface ReleasePanelProps {
   readonly slot: string;

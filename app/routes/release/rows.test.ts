@@ -125,7 +125,7 @@ describe("what changed since release", () => {
     expect(words({ type: "setStanding", ...ada, decision: "missing" })[0]).toEqual({
       what: "Score",
       old: "77 / 100",
-      present: "missing, 0",
+      present: "missing, 0 / 100",
     });
     expect(words({ type: "setStanding", ...ada, decision: "excused" })).toContainEqual({
       what: "Rubric detail",
@@ -164,7 +164,7 @@ describe("the board's rows", () => {
   it("group the lanes by category and say what each assignment is", () => {
     const rows = boardRows(smallCourse(), now, null);
     expect(rows.groups.map(({ title, lanes }) => [title, lanes.map(({ detail }) => detail)])).toEqual([
-      ["Papers · 60 %", ["due 24 Oct · 100 pts"]],
+      ["Papers · 60 %", ["due 24 Oct 2026 · 100 pts"]],
       ["Quizzes · 40 %", ["on paper · no due date · 20 pts"]],
     ]);
     expect(rows).toMatchObject({ undated: ["Quiz"], weights: null, subtitle: "3 students" });

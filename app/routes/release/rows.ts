@@ -42,7 +42,7 @@ import {
   type VisibleChange,
 } from "#core/release";
 import { progressOf } from "#core/totals";
-import { counted } from "../../ui/words";
+import { counted } from "#core/words";
 import { releaseCommand, togetherWith, type ReleasePlace } from "./place";
 
 export interface SealRow {

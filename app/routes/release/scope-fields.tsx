@@ -1,6 +1,6 @@
 import { FACETS, type Facet } from "#core/model";
+import { FACET_WORDS } from "#core/words";
 import type { ChosenRow } from "./rows";
-import { FACET_WORDS } from "./seal-table";
 
 interface ScopeFieldsProps {
   readonly row: ChosenRow;

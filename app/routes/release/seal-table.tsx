@@ -1,17 +1,8 @@
 import type { Facet } from "#core/model";
 import type { FacetOverview } from "#core/release";
+import { counted, FACET_WORDS, momentText } from "#core/words";
 import { Seal } from "../../ui/seal";
-import { counted, momentText } from "../../ui/words";
 import type { SealRow, TotalRow } from "./rows";
-
-/** The names of the facets, as they stand over their columns. */
-export const FACET_WORDS: Readonly<Record<Facet, string>> = {
-  score: "Score",
-  rubric: "Rubric detail",
-  comments: "Notes, comments",
-  outcomes: "Outcomes",
-  classFigures: "Class figures",
-};
 
 interface SealTableProps {
   readonly seals: readonly SealRow[];

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import type { Command, Context } from "#core/changes";
 import type { CourseState } from "#core/model";
-import { counted } from "../../ui/words";
+import { counted } from "#core/words";
 import { AskChange } from "./ask-change";
 import { scopeOf, togetherWith, type ReleasePlace } from "./place";
 import { namesWords } from "./preview-list";

@@ -3,14 +3,14 @@ import { fromLocalText } from "#core/kernel";
 import { checkedAfter, type Checked, type Command, type Context } from "#core/changes";
 import { courseOf } from "#core/model";
 import { stopsRelease, withStop } from "#core/release";
+import { counted } from "#core/words";
 import { useTroubleOf } from "../../ui/use-command";
-import { counted } from "../../ui/words";
 import { useChange } from "../../course/use-change";
 import { AskChange } from "./ask-change";
 import { namesWords } from "./preview-list";
 import { PreflightList } from "./preflight-list";
 import type { ReleaseRows, TotalRow } from "./rows";
-import { useLeakCheck } from "./use-leak-check";
+import { useLeakCheck } from "../../ui/use-leak-check";
 
 interface TotalPanelProps {
   readonly slot: string;

@@ -1,8 +1,8 @@
 import { rubricCsv, rubricJson } from "#core/formats";
 import type { Rubric } from "#core/model";
 import { isWeighted } from "#core/scoring";
+import { counted } from "#core/words";
 import { saveAs } from "../../ui/save-as";
-import { counted } from "../../ui/words";
 
 interface RubricHeadProps {
   readonly rubric: Rubric;

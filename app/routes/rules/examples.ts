@@ -2,7 +2,7 @@ import { decimal, fromDecimal, pointsText, roundToText, type Instant } from "#co
 import type { Course } from "#core/model";
 import { afterDeduction, deduction, unitsLate } from "#core/scoring";
 import { letterOf, passes } from "#core/totals";
-import { latenessWords } from "../../ui/words";
+import { latenessWords } from "#core/words";
 
 /** What a late rule does to one score of 41.5 of 50, for hand-ins of rising lateness. */
 export interface LateStep {

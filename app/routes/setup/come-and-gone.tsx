@@ -1,7 +1,7 @@
 import { Link } from "react-router";
 import type { Command } from "#core/changes";
+import { counted } from "#core/words";
 import { studentAddress } from "../../ui/address";
-import { counted } from "../../ui/words";
 import type { SetupRows } from "./rows";
 
 type Send = (command: Command) => Promise<string | null>;

@@ -1,9 +1,10 @@
 import { useMemo, useState } from "react";
 import type { Command } from "#core/changes";
 import { readRosterTable, ROSTER_ROLES, rosterFrom, type RosterRole } from "#core/formats";
+import { counted } from "#core/words";
 import { AsYouLeftIt } from "../../ui/as-you-left-it";
 import { readTextDraft, useTyped } from "../../ui/drafts";
-import { counted, rosterWords } from "../../ui/words";
+import { rosterWords } from "../../ui/words";
 import { readText } from "../../ui/read-text";
 
 const ROLE_WORDS: Readonly<Record<RosterRole, string>> = {

@@ -1,10 +1,10 @@
 import { useState } from "react";
 import type { Command } from "#core/changes";
 import type { StudentId } from "#core/kernel";
+import { counted } from "#core/words";
 import { Ask } from "../../ui/ask";
 import { ChoiceField } from "../../ui/choice-field";
 import { InlineField } from "../../ui/inline-field";
-import { counted } from "../../ui/words";
 import type { RosterRow, SetupRows } from "./rows";
 
 type Send = (command: Command) => Promise<string | null>;

@@ -1,6 +1,6 @@
 import type { Command } from "#core/changes";
+import { counted } from "#core/words";
 import { InlineField } from "../../ui/inline-field";
-import { counted } from "../../ui/words";
 import type { SetupRows } from "./rows";
 
 /** The sections of the roster. */

@@ -2,8 +2,9 @@ import { useState, type SubmitEvent } from "react";
 import type { Command } from "#core/changes";
 import { formText } from "../../ui/form-text";
 import { fromLocalText, parseDecimal } from "#core/kernel";
+import { counted } from "#core/words";
 import { InlineField } from "../../ui/inline-field";
-import { counted, issueWords } from "../../ui/words";
+import { issueWords } from "../../ui/words";
 import type { TermRow } from "./rows";
 
 type Send = (command: Command) => Promise<string | null>;

@@ -22,8 +22,7 @@ import {
   type Student,
 } from "#core/model";
 import { bandsFromTop, figuresOf, itemOf, neededFor, planOf, type Figure, type Needed } from "#core/totals";
-import { pointsWords } from "../../ui/score-words";
-import { dayText, latenessWords } from "../../ui/words";
+import { dayText, latenessWords, pointsWords } from "#core/words";
 
 /** One assignment as a line of a student's record. */
 export interface WorkRow {

@@ -1,5 +1,6 @@
 import { useLayoutEffect, useMemo, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
+import { keep, known } from "../../course/choices";
 import { openCourse, orMissing } from "../../course/open-course";
 import { fromAddress, inAddress } from "../../ui/address";
 import { useAsking } from "../../ui/use-asking";
@@ -18,17 +19,20 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
   const assignment = orMissing(state.assignments[fromAddress("assignment", params.assignmentId)], "assignment");
   const search = new URL(request.url).searchParams;
   const criterion = search.get("criterion");
+  const nameless = search.has("names")
+    ? search.get("names") === "hidden"
+    : ((await known(repository, "names-hidden")) ?? false);
   const rows = sweepRows(state, assignment, entries, {
     criterion: criterion && fromAddress("criterion", criterion),
-    nameless: search.get("names") === "hidden",
+    nameless,
     shuffle: Number(search.get("shuffle") ?? 0) || 0,
   });
-  return { rows, assignment, repository };
+  return { rows, assignment, nameless, repository };
 }
 
 /** One criterion over all papers: a digit judges the paper in hand and goes on to the next. */
 export default function SweepPage({ loaderData, params }: Route.ComponentProps) {
-  const { rows, assignment, repository } = loaderData;
+  const { rows, assignment, nameless, repository } = loaderData;
   const [text, set] = useSearchChoice();
   const change = useChange();
   const navigate = useNavigate();
@@ -55,6 +59,10 @@ export default function SweepPage({ loaderData, params }: Route.ComponentProps) 
   useLayoutEffect(() => {
     list.current?.children[first.current]?.scrollIntoView({ block: "start" });
   }, []);
+  const showNames = (shown: boolean) => {
+    keep(repository, "names-hidden", !shown);
+    set("names", shown ? "shown" : "hidden");
+  };
   const judge = (studentId: string, verdict: Extract<Parameters<typeof send>[0], { type: "judge" }>["verdict"]) =>
     rows
       ? send({
@@ -97,7 +105,7 @@ export default function SweepPage({ loaderData, params }: Route.ComponentProps) 
     },
     criterion: chooseCriterion,
     names: () => {
-      set("names", text("names") === "hidden" ? "" : "hidden");
+      showNames(nameless);
     },
     close: () => {
       setComparing(null);
@@ -120,14 +128,14 @@ export default function SweepPage({ loaderData, params }: Route.ComponentProps) 
           <SweepHead
             rows={rows}
             title={assignment.name}
-            nameless={text("names") === "hidden"}
+            nameless={nameless}
             shuffled={text("shuffle") !== ""}
             onCriterion={(id) => {
               set("criterion", inAddress(id));
               goTo(0);
             }}
             onNames={(hidden) => {
-              set("names", hidden ? "hidden" : "");
+              showNames(!hidden);
             }}
             onShuffle={(shuffle) => {
               set("shuffle", shuffle ? String(1 + (Date.now() % 100_000)) : "");

@@ -2,10 +2,10 @@ import { Link } from "react-router";
 import { courseOf, rosterName } from "#core/model";
 import { unreadReplies } from "#core/release";
 import { waitingPapers } from "#core/totals";
+import { counted, momentText } from "#core/words";
 import { openCourse } from "../../course/open-course";
 import { deskAddress, inAddress } from "../../ui/address";
 import { useSearchChoice } from "../../ui/use-search-choice";
-import { counted, momentText } from "../../ui/words";
 import type { Route } from "./+types/page";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {

@@ -1,7 +1,7 @@
 import { ChevronDown, ChevronUp, X } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import { differencesOf, type Passage, type WorkFile } from "#core/model";
-import { counted } from "../words";
+import { counted } from "#core/words";
 import { joinPages, pageTexts } from "./page-texts";
 import type { ShownNote } from "./types";
 import { Unreadable } from "./unreadable";

@@ -1,8 +1,8 @@
 import type { OutcomesCopy } from "#core/model";
 import type { FacetContents } from "#core/release";
 import type { FeedbackSheet, SheetPassage } from "#core/formats";
+import { classFiguresWords, deductionWords, ofMaximum, scoreWords } from "#core/words";
 import { plainWords } from "../formatted";
-import { scoreWords } from "../score-words";
 
 interface SheetContent extends Omit<FacetContents, "classFigures"> {
   readonly title: string;
@@ -33,7 +33,7 @@ export function feedbackSheet({
   const said = notes.filter(({ target, body }) => body !== "" || target.kind === "passage");
   const rowOf = (row: (typeof rows)[number]) => ({
     name: row.name,
-    points: row.maximum === "" ? "" : row.notApplicable ? "does not apply" : `${row.points ?? "–"} / ${row.maximum}`,
+    points: row.maximum === "" ? "" : row.notApplicable ? "does not apply" : ofMaximum(row.points, row.maximum),
     level: [row.level, row.descriptor].filter(Boolean).join(": "),
     comment: comments?.criteria.find(({ criterionId }) => criterionId === row.criterionId)?.comment ?? "",
     passages: said.filter((note) => note.criterionId === row.criterionId).map(passage),
@@ -43,12 +43,7 @@ export function feedbackSheet({
     course,
     name,
     score: score && scoreWords(score),
-    scoreNote: [
-      score?.beforeDeduction ? `${score.beforeDeduction} before the deduction for being late` : "",
-      classFigures
-        ? `The class, ${String(classFigures.students)} papers: mean ${classFigures.mean}, median ${classFigures.median} of ${classFigures.maximum}`
-        : "",
-    ]
+    scoreNote: [score ? deductionWords(score) : null, classFigures ? classFiguresWords(classFigures) : null]
       .filter(Boolean)
       .join(". "),
     overall: plainWords(comments?.overall ?? ""),
@@ -56,7 +51,7 @@ export function feedbackSheet({
     answers: (rubric?.answers ?? []).map(({ prompt, text, points, maximum, comment }) => ({
       prompt,
       text: text || "no answer",
-      points: `${points ?? "–"} / ${maximum}`,
+      points: ofMaximum(points, maximum),
       comment,
     })),
     others: said.filter((note) => !listed.has(note.criterionId)).map(passage),

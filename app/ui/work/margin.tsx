@@ -1,6 +1,7 @@
 import { Trash2 } from "lucide-react";
 import { useEffect, useLayoutEffect, useRef, useState, type KeyboardEvent } from "react";
 import { NOTE_COLOURS } from "#core/model";
+import { MARK_WORDS } from "#core/words";
 import { NOTE_COLOUR } from "../colours";
 import { DraftField } from "../draft-field";
 import { noteColour, type Anchor } from "./marks";
@@ -22,17 +23,6 @@ interface MarginProps {
 
 /** Free space between two notes, in pixels. */
 const GAP = 8;
-
-const KIND_WORDS: Readonly<Record<ShownNote["mark"], string>> = {
-  highlight: "Note",
-  strikeout: "Struck out",
-  insertion: "To insert",
-  pin: "Pinned",
-  text: "On the page",
-  ink: "By pen",
-  tick: "Ticked",
-  query: "Queried",
-};
 
 /** What stands for a remark that needs no words. */
 const WORDLESS: Readonly<Record<ShownNote["mark"], string>> = {
@@ -129,7 +119,7 @@ interface NoteCardProps {
 
 function NoteCard({ note, criteria, lost, open, onOpen, actions }: NoteCardProps) {
   const criterion = criteria.find(({ id }) => id === note.criterionId);
-  const title = criterion?.name ?? KIND_WORDS[note.mark];
+  const title = criterion?.name ?? MARK_WORDS[note.mark];
   const quote = note.target.kind === "passage" ? note.target.exact : "";
   const colour = noteColour(note, criteria);
   return (

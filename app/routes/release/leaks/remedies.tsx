@@ -10,8 +10,8 @@ import {
 } from "#core/changes";
 import type { StudentId } from "#core/kernel";
 import { visibleChanges, type LeakReport } from "#core/release";
+import { counted } from "#core/words";
 import { useSliced } from "../../../ui/use-sliced";
-import { counted } from "../../../ui/words";
 import { namesWords, PreviewList } from "../preview-list";
 
 interface RemediesProps {

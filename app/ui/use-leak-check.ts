@@ -3,7 +3,7 @@ import { leakReport, tellsSomething, type Checked } from "#core/changes";
 import type { StudentId } from "#core/kernel";
 import { studentsOf } from "#core/model";
 import type { LeakReport } from "#core/release";
-import { useSliced, type Sliced } from "../../ui/use-sliced";
+import { useSliced, type Sliced } from "./use-sliced";
 
 /** Looks at every student for what they could work out, a stretch at a time; null looks at nothing. */
 export function useLeakCheck(checked: Checked | null): Sliced<LeakReport> {

@@ -1,0 +1,13 @@
+import type { NoteMark } from "#core/model";
+
+/** What a mark on the work is called: in the margin, in a list, in a marked PDF. */
+export const MARK_WORDS: Readonly<Record<NoteMark, string>> = {
+  highlight: "Note",
+  strikeout: "Struck out",
+  insertion: "To insert",
+  pin: "Pinned",
+  text: "On the page",
+  ink: "By pen",
+  tick: "Ticked",
+  query: "Queried",
+};
