@@ -12,6 +12,48 @@ test("two attempts stand side by side with what was taken out and put in", async
   await expect(both).toBeHidden();
 });
 
+for (const [width, height] of [
+  [1280, 800],
+  [1760, 1000],
+] as const) {
+  test(`at ${String(width)} pixels what was put in is washed under its words, and what was taken out is struck through them`, async ({
+    page,
+  }) => {
+    await page.setViewportSize({ width, height });
+    await openDemo(page, "/score/flood-memo/ilse-tarnowe");
+    await page.getByRole("link", { name: "Compare with attempt 1" }).click();
+    const washes = page.locator('[data-side="highlight"] .mix-blend-multiply');
+    await washes.first().waitFor();
+    // The share of columns with ink, in a thin row of the page's picture, so many pixels above the foot of the mark.
+    const inkAt = (aboveFoot: "middle" | number) =>
+      washes.evaluateAll((marks, above) => {
+        return marks.map((mark) => {
+          const canvas = mark.closest("[data-page]")?.querySelector("canvas");
+          const pen = canvas?.getContext("2d");
+          if (!canvas || !pen) throw new Error("no page");
+          const [frame, box] = [canvas.getBoundingClientRect(), mark.getBoundingClientRect()];
+          const scale = canvas.width / frame.width;
+          const row = (box.bottom - (above === "middle" ? box.height / 2 : above) - frame.top) * scale;
+          const { data } = pen.getImageData((box.left - frame.left) * scale, row, box.width * scale, 1);
+          const dark = data.filter((value, place) => place % 4 === 0 && value < 150);
+          return dark.length / (data.length / 4);
+        });
+      }, aboveFoot);
+    const mean = (shares: readonly number[]) => shares.reduce((sum, share) => sum + share, 0) / shares.length;
+    const [middle, foot] = [await inkAt("middle"), await inkAt(1.5)];
+    expect(middle.length).toBeGreaterThan(8);
+    expect(mean(middle)).toBeGreaterThan(0.2);
+    // Only the letters that hang below the line reach the foot of a wash, where its line is drawn.
+    expect(Math.max(...foot)).toBeLessThan(0.12);
+    // A struck line is one line: no mark covers a whole paragraph.
+    const struck = await page
+      .locator('[data-side="strikeout"] [data-note]')
+      .evaluateAll((marks) => marks.map((mark) => mark.getBoundingClientRect().height));
+    expect(struck.length).toBeGreaterThan(8);
+    expect(Math.max(...struck)).toBeLessThan(1.4 * Math.min(...struck));
+  });
+}
+
 test("words of a PDF are searched from place to place; its pages are listed", async ({ page }) => {
   await openDemo(page, "/score/flood-memo/sanna-wiik");
   await page.locator(".text-layer span").first().waitFor();

@@ -20,9 +20,11 @@ export async function fittedTextContent(page: PdfPage): Promise<TextContent> {
     const samples = content.items.flatMap((item) =>
       "str" in item && item.fontName === fontName && item.str.length >= TELLING_LENGTH && item.width > 0 ? [item] : [],
     );
+    // pdf.js knows which fonts have letters of one width; of the others a few short lines may look as if they had.
+    const families = FAMILIES.filter((family) => (family === "monospace") === (style.fontFamily === "monospace"));
     if (samples.length === 0) continue;
     let best = Infinity;
-    for (const family of FAMILIES) {
+    for (const family of families) {
       pen.font = `16px ${family}`;
       const stretches = samples.map((item) => pen.measureText(item.str).width / item.width);
       const spread = relativeSpread(stretches);

@@ -106,16 +106,33 @@ export interface Box {
   readonly height: number;
 }
 
+/**
+ * The rectangles of a range's letters. Those of whole elements, which a range gives for what it holds entirely, are left out:
+ * a paragraph's covers all its lines, and a line of a PDF's invisible text is lower than its letters.
+ */
+function* letterRects(range: Range): Generator<DOMRect> {
+  const walk = document.createTreeWalker(range.commonAncestorContainer, NodeFilter.SHOW_TEXT);
+  const piece = document.createRange();
+  for (let node: Node | null = walk.currentNode; node; node = walk.nextNode()) {
+    if (!(node instanceof Text) || !range.intersectsNode(node)) continue;
+    piece.setStart(node, node === range.startContainer ? range.startOffset : 0);
+    piece.setEnd(node, node === range.endContainer ? range.endOffset : node.length);
+    yield* piece.getClientRects();
+  }
+}
+
 /** The lines of a range as boxes on its page; pieces of one line are joined. */
 export function boxesOf(range: Range, page: HTMLElement): Box[] {
   const frame = page.getBoundingClientRect();
   const boxes: { left: number; right: number; top: number; bottom: number }[] = [];
-  for (const rect of range.getClientRects()) {
+  for (const rect of letterRects(range)) {
     if (rect.width < 1 || rect.height < 1) continue;
     const line = boxes.find((box) => Math.min(box.bottom, rect.bottom) - Math.max(box.top, rect.top) > rect.height / 2);
     if (line) {
       line.left = Math.min(line.left, rect.left);
       line.right = Math.max(line.right, rect.right);
+      line.top = Math.min(line.top, rect.top);
+      line.bottom = Math.max(line.bottom, rect.bottom);
     } else {
       boxes.push({ left: rect.left, right: rect.right, top: rect.top, bottom: rect.bottom });
     }
