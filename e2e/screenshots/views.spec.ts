@@ -106,6 +106,7 @@ test("a student's copy as a file", async ({ page, browser }) => {
   await page.getByRole("dialog").getByRole("button", { name: "Show the Course total" }).click();
   await allKept(page);
   await open(page, "/courses/reading-rivers/release/deliver");
+  await page.getByLabel("Lock").selectOption({ label: "not locked" });
   const [download] = await Promise.all([
     page.waitForEvent("download", { timeout: 80_000 }),
     page.getByRole("button", { name: "Make copies for 28 students" }).click(),
