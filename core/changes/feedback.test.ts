@@ -5,7 +5,7 @@ import { canReply, draftFacet, preflight, unreadReplies, visibleMessages } from 
 import { lackingEvidence } from "#core/scoring";
 import { figuresOf } from "#core/totals";
 import { assignmentId, criterionId, fileId, run, smallCourse, studentId, WORLD } from "#core/testing";
-import { runCommand, type Command } from "./registry";
+import { runCommand, type Command } from "./engine/registry";
 
 const essay = assignmentId("essay");
 const [ada, ben, cleo] = [studentId("ada"), studentId("ben"), studentId("cleo")];

@@ -11,9 +11,9 @@ export {
   type ReadCourse,
   type UnprovenIssue,
 } from "./course-file";
-export { scoresCsv, writeCsv, type Cell } from "./csv";
-export { readAnswers, type AnswerIssue, type ReadAnswers } from "./answers";
-export { postsPage, readPosts, type PostIssue, type ReadPosts } from "./posts";
+export { scoresCsv, writeCsv, type Cell } from "./tables/csv";
+export { readAnswers, type AnswerIssue, type ReadAnswers } from "./tables/answers";
+export { postsPage, readPosts, type PostIssue, type ReadPosts } from "./tables/posts";
 export type {
   FeedbackSheet,
   FontFile,
@@ -35,10 +35,10 @@ export {
   type PageIssue,
   type PageKind,
   type PageNode,
-} from "./page-tree";
-export { MOST_PIXELS, pictureSize, withoutMetadata, type PictureSize } from "./picture";
-export { readBlock, writeBlock } from "./block";
-export { readPastedStudents, type PastedByStudent, type PastedRow, type PastedRowIssue } from "./pasted-students";
+} from "./files/page-tree";
+export { MOST_PIXELS, pictureSize, withoutMetadata, type PictureSize } from "./files/picture";
+export { readBlock, writeBlock } from "./tables/block";
+export { readPastedStudents, type PastedByStudent, type PastedRow, type PastedRowIssue } from "./tables/pasted-students";
 export {
   readRosterTable,
   ROSTER_ROLES,
@@ -47,13 +47,13 @@ export {
   type RosterLine,
   type RosterRole,
   type RosterTable,
-} from "./roster";
-export { readRubricFile, rubricCsv, rubricJson, type RubricFileIssue } from "./rubric-file";
-export { webAnnotations, type AnnotatedFile } from "./web-annotations";
-export { readShorthand, shortNameOf, type ShorthandIssue, type ShorthandItem } from "./shorthand";
-export { daysOn, readDate, type LocalMoment } from "./shorthand-date";
-export { base64, base64Text } from "./base64";
-export { MERGE_FIELDS, mergeFields, type MergeField, type Merged, type MergeValues } from "./merge-fields";
+} from "./tables/roster";
+export { readRubricFile, rubricCsv, rubricJson, type RubricFileIssue } from "./tables/rubric-file";
+export { webAnnotations, type AnnotatedFile } from "./files/web-annotations";
+export { readShorthand, shortNameOf, type ShorthandIssue, type ShorthandItem } from "./shorthand/shorthand";
+export { daysOn, readDate, type LocalMoment } from "./shorthand/shorthand-date";
+export { base64, base64Text } from "./files/base64";
+export { MERGE_FIELDS, mergeFields, type MergeField, type Merged, type MergeValues } from "./letters/merge-fields";
 export {
   headerText,
   isMailAddress,
@@ -61,7 +61,7 @@ export {
   type MailAttachment,
   type MailDraft,
   type MailPerson,
-} from "./mail-draft";
+} from "./letters/mail-draft";
 export {
   copyFileName,
   filesOfCopy,
@@ -70,8 +70,8 @@ export {
   type CopyFiles,
   type CopyLetter,
   type StudentCopyContent,
-} from "./student-copy";
-export { studentCopyHtml, type HtmlParts } from "./student-copy-html";
+} from "./student-copy/student-copy";
+export { studentCopyHtml, type HtmlParts } from "./student-copy/student-copy-html";
 export {
   finalGrades,
   finalGradesCsv,
@@ -79,7 +79,7 @@ export {
   openBeforeGrades,
   type FinalGrade,
   type GradeDifference,
-} from "./final-grades";
-export { outcomeReports, outcomesCsv, type LevelGiven, type OutcomeReport } from "./outcome-report";
-export { rosterResultsArchive, rosterResultsFiles } from "./roster-results";
-export { progressReport, type ProgressReport } from "./progress-report";
+} from "./tables/final-grades";
+export { outcomeReports, outcomesCsv, type LevelGiven, type OutcomeReport } from "./tables/outcome-report";
+export { rosterResultsArchive, rosterResultsFiles } from "./tables/roster-results";
+export { progressReport, type ProgressReport } from "./student-copy/progress-report";

@@ -1,6 +1,6 @@
-export { blankRecord, hasBlanks } from "./blank";
-export { COURSE_DEFAULTS, courseSchema, termSchema, type Band, type Course, type LateRule, type Term } from "./course";
-export { commentField, countField, decimalField, idField, instantField, nameField, recordKeyField } from "./fields";
+export { blankRecord, hasBlanks } from "./tables/blank";
+export { COURSE_DEFAULTS, courseSchema, termSchema, type Band, type Course, type LateRule, type Term } from "./records/course";
+export { commentField, countField, decimalField, idField, instantField, nameField, recordKeyField } from "./records/fields";
 export {
   byName,
   fullName,
@@ -11,7 +11,7 @@ export {
   type NamesBy,
   type Section,
   type Student,
-} from "./people";
+} from "./records/people";
 export {
   ASSIGNMENT_DEFAULTS,
   CATEGORY_DEFAULTS,
@@ -29,7 +29,7 @@ export {
   type Rubric,
   type Scale,
   type Scaling,
-} from "./plan";
+} from "./records/plan";
 export {
   FACETS,
   facetSchema,
@@ -46,14 +46,14 @@ export {
   type TotalSeal,
   type Wave,
   type Told,
-} from "./release";
-export { TOTALS_LETTER, type Delivery, type GradeExport, type Mail, type Opening } from "./post-office";
-export { messageSchema, type Message } from "./message";
-export { postSchema, type Post } from "./post";
-export { answerSchema, questionSchema, type Answer, type AnswerKey, type Question } from "./question";
-export { ownPosts, type OwnPost, type ThreadedPost } from "./threads";
-export { fillPhrase, phraseSchema, phraseTest, type Phrase, type PhrasePlaces } from "./phrase";
-export { codePointOffset, findPassage, makePassage, utf16Offset } from "./anchor";
+} from "./records/release";
+export { TOTALS_LETTER, type Delivery, type GradeExport, type Mail, type Opening } from "./records/post-office";
+export { messageSchema, type Message } from "./records/message";
+export { postSchema, type Post } from "./records/post";
+export { answerSchema, questionSchema, type Answer, type AnswerKey, type Question } from "./records/question";
+export { ownPosts, type OwnPost, type ThreadedPost } from "./text/threads";
+export { fillPhrase, phraseSchema, phraseTest, type Phrase, type PhrasePlaces } from "./records/phrase";
+export { codePointOffset, findPassage, makePassage, utf16Offset } from "./text/anchor";
 export {
   NOTE_COLOURS,
   NOTE_DEFAULTS,
@@ -69,7 +69,7 @@ export {
   type Passage,
   type ResultRecord,
   type Stroke,
-} from "./work";
+} from "./records/work";
 export {
   assignmentsOf,
   categoriesOf,
@@ -108,11 +108,11 @@ export {
   type CourseState,
   type RecordOf,
   type TableName,
-} from "./state";
-export { cutAt, recordAt, recordsOf, StateEditor, wholeTable, withRecords, type CutTable } from "./tables";
-export { fullState, slimState, type SlimState } from "./slim";
-export { completeFields, completeRecord } from "./complete";
-export { fileSchema, mediaTypeOf, workKindOf, type WorkFile, type WorkKind } from "./file";
-export { differencesOf, type Differences, type Stretch } from "./differences";
-export { rosterName } from "./roster-name";
-export { findStudents, plainText, type FoundStudents } from "./find-student";
+} from "./tables/state";
+export { cutAt, recordAt, recordsOf, StateEditor, wholeTable, withRecords, type CutTable } from "./tables/tables";
+export { fullState, slimState, type SlimState } from "./tables/slim";
+export { completeFields, completeRecord } from "./tables/complete";
+export { fileSchema, mediaTypeOf, workKindOf, type WorkFile, type WorkKind } from "./records/file";
+export { differencesOf, type Differences, type Stretch } from "./text/differences";
+export { rosterName } from "./text/roster-name";
+export { findStudents, plainText, type FoundStudents } from "./text/find-student";

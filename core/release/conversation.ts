@@ -8,7 +8,7 @@ import {
   type Message,
   type Student,
 } from "#core/model";
-import { isShown } from "./overview";
+import { isShown } from "./visibility";
 
 /**
  * What a student sees of the conversation on a paper: their own words always, the marker's once the comments are open to

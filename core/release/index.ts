@@ -1,7 +1,7 @@
 export { newcomersOf, type Newcomers } from "./newcomers";
-export { announcedWork, type Announced, type AnnouncedCriterion } from "./announced";
+export { announcedWork, type Announced, type AnnouncedCriterion } from "./give/announced";
 export { canReply, repliesUnread, unreadReplies, visibleMessages, type UnreadReplies } from "./conversation";
-export { draftFacet, type FacetContent, type FacetContents } from "./copies";
+export { draftFacet, type FacetContent, type FacetContents } from "./give/copies";
 export {
   changedSinceRelease,
   copyState,
@@ -16,7 +16,7 @@ export {
   type Due,
   type FacetOverview,
   type VisibleAssignment,
-} from "./overview";
+} from "./visibility";
 export {
   flowCounts,
   laneOf,
@@ -37,7 +37,7 @@ export {
   type Finding,
   type FindingCode,
 } from "./preflight";
-export { classDifferenceLeaks, classFigureLeaks, classPapers, papersBetween, type ClassPapers } from "./class-figures";
+export { classDifferenceLeaks, classFigureLeaks, classPapers, papersBetween, type ClassPapers } from "./give/class-figures";
 export {
   changedTotalCopies,
   draftTotals,
@@ -45,9 +45,9 @@ export {
   totalName,
   visibleTotals,
   type TotalDifference,
-} from "./total-copies";
+} from "./give/total-copies";
 export { visibleChanges, type VisibleChange } from "./visible-change";
-export { openingKey, openingsOf, readingOf, sawBetween, type Reading } from "./openings";
+export { openingKey, openingsOf, readingOf, sawBetween, type Reading } from "./leaks/openings";
 export {
   countSteps,
   leaksOf,
@@ -57,7 +57,7 @@ export {
   type Observation,
   type Through,
   type Verdict,
-} from "./leaks";
-export { narrow, type Narrowed, type Source, type Total } from "./narrowing";
+} from "./leaks/leaks";
+export { narrow, type Narrowed, type Source, type Total } from "./leaks/narrowing";
 export { displayedInterval, letterInterval, shownSource, shownTotals, type ShownTotal } from "./shown-totals";
 export { remindersFor, type Reminded, type ReminderFilter } from "./reminders";

@@ -11,7 +11,7 @@ import {
   type Release,
 } from "#core/model";
 import { checkPlan, figuresOf, keptForAssignment } from "#core/totals";
-import { changedSinceRelease, copyState } from "./overview";
+import { changedSinceRelease, copyState } from "./visibility";
 
 /** The one next step that makes sense for an assignment. */
 export type NextStep =

@@ -22,9 +22,9 @@ import {
   papersBetween,
   scoredCount,
   type ClassPapers,
-} from "./class-figures";
+} from "./give/class-figures";
 import { repliesUnread } from "./conversation";
-import { changedSinceRelease } from "./overview";
+import { changedSinceRelease } from "./visibility";
 
 /** Everything that can be found before a release, in the order it is listed. */
 export const FINDING_CODES = [

@@ -12,8 +12,8 @@ import {
 } from "#core/kernel";
 import { assignmentsOf, studentsOf, type Assignment, type CourseState } from "#core/model";
 import { figuresOf, type Figure } from "#core/totals";
-import { isShown } from "./overview";
-import { visibleTotals } from "./total-copies";
+import { isShown } from "./visibility";
+import { visibleTotals } from "./give/total-copies";
 
 /** Whom a reminder is for. A figure is in percent; without an assignment it is about all work, or the course total. */
 export interface ReminderFilter {

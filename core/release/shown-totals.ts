@@ -25,7 +25,7 @@ import {
   type Item,
   type ItemSource,
 } from "#core/totals";
-import { isShown } from "./overview";
+import { isShown } from "./visibility";
 
 /** A total that a student can see, exactly as it is shown. */
 export interface ShownTotal {

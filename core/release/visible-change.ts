@@ -10,8 +10,8 @@ import {
   type CourseState,
   type Facet,
 } from "#core/model";
-import { isShown } from "./overview";
-import { totalName, visibleTotals } from "./total-copies";
+import { isShown } from "./visibility";
+import { totalName, visibleTotals } from "./give/total-copies";
 
 /** What a change would do to what students see of one facet of an assignment, or of one total. */
 export interface VisibleChange {

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import type { z } from "zod";
 import { sameValue } from "#core/kernel";
 import { resultKey, tableSchemas, TABLE_NAMES, type TableName } from "#core/model";
-import { isCut } from "../model/tables";
+import { isCut } from "../model/tables/tables";
 import { runs } from "./runs";
 
 type Fields = Record<string, unknown>;

@@ -1,5 +1,5 @@
-export type { Account, AccountPart, AppliedRule, Provenance, WhyLeftOut } from "./account";
-export { answerPoints, answersSum, type AnswersSum } from "./answers";
+export type { Account, AccountPart, AppliedRule, Provenance, WhyLeftOut } from "./account/account";
+export { answerPoints, answersSum, type AnswersSum } from "./rules/answers";
 export {
   categoryTotal,
   type CategoryTotal,
@@ -7,7 +7,7 @@ export {
   type LeftOutReason,
   type Outlook,
   type Part,
-} from "./category-total";
+} from "./rules/category-total";
 export {
   figuresOf,
   hasWaiting,
@@ -16,11 +16,11 @@ export {
   type Outlooks,
   type Progress,
   type StudentTotals,
-} from "./course-figures";
-export { changedTotals, type ChangedTotal } from "./changed-totals";
-export { checkPlan, planOf, termOf, type CoursePlan, type PlanFinding, type PlanNode } from "./course-plan";
-export { capped, overTerms, termTotal, type CategoryShare, type TermTotal } from "./course-total";
-export { dropFromPool, dropLowestPercents, staying } from "./drops";
+} from "./class/course-figures";
+export { changedTotals, type ChangedTotal } from "./class/changed-totals";
+export { checkPlan, planOf, termOf, type CoursePlan, type PlanFinding, type PlanNode } from "./rules/course-plan";
+export { capped, overTerms, termTotal, type CategoryShare, type TermTotal } from "./rules/course-total";
+export { dropFromPool, dropLowestPercents, staying } from "./rules/drops";
 export {
   categoryTotals,
   evaluate,
@@ -29,14 +29,14 @@ export {
   type Evaluated,
   type ItemSource,
   type NodeTotal,
-} from "./evaluate";
-export { explainCategory, explainTotal } from "./explain";
-export { explainResult, type Provenances } from "./explain-result";
-export { figureOf, type Figure, type Standing, type Step } from "./figure";
-export { bandsFromTop, leastReaching, letterOf, letterOutOfOrder, passes, reaches } from "./letters";
-export { keptForAssignment } from "./kept-for";
-export { neededFor, type Needed } from "./needed";
-export { computeCourse, recomputeCell } from "./compute-course";
-export { CELL, FLAG, type FlatCourse, type FlatTotals } from "./flat-course";
-export { flatten, type Flattened } from "./flatten";
-export { waitingPapers, type WaitingPaper } from "./waiting-papers";
+} from "./rules/evaluate";
+export { explainCategory, explainTotal } from "./account/explain";
+export { explainResult, type Provenances } from "./account/explain-result";
+export { figureOf, type Figure, type Standing, type Step } from "./rules/figure";
+export { bandsFromTop, leastReaching, letterOf, letterOutOfOrder, passes, reaches } from "./rules/letters";
+export { keptForAssignment } from "./class/kept-for";
+export { neededFor, type Needed } from "./rules/needed";
+export { computeCourse, recomputeCell } from "./class/compute-course";
+export { CELL, FLAG, type FlatCourse, type FlatTotals } from "./class/flat-course";
+export { flatten, type Flattened } from "./class/flatten";
+export { waitingPapers, type WaitingPaper } from "./class/waiting-papers";

@@ -1,7 +1,7 @@
 import { strFromU8, unzipSync, type UnzipFileInfo } from "fflate";
 import type { z } from "zod";
 import { ok, refuse, type Result } from "#core/kernel";
-import { isWholeArchive } from "../whole-archive";
+import { isWholeArchive } from "../files/whole-archive";
 import { MOST_BYTES, type CourseFileIssue } from "./archive";
 
 /** How many times larger than packed a part may be. Our own text packs to a thirtieth; deflate alone could give 1,032. */

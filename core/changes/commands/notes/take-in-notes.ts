@@ -1,0 +1,66 @@
+import { z } from "zod";
+import { refuse, type Id } from "#core/kernel";
+import { commentField, handInOf, idField, noteSchema, notesOf, rubricOf, type Note } from "#core/model";
+import type { CommandKind } from "../../engine/change";
+import { counted, finish, paperAt, put } from "../../engine/draft";
+import { checkTarget } from "./notes";
+
+const takeInInput = z.object({
+  assignmentId: idField("assignment"),
+  studentId: idField("student"),
+  fileId: idField("file"),
+  notes: z
+    .array(
+      noteSchema.pick({ mark: true, target: true, criterionId: true, colour: true }).extend({
+        /** The id it left with, if it left from here. */
+        id: z.string().max(200),
+        body: commentField,
+      }),
+    )
+    .max(2_000),
+});
+
+/**
+ * Takes in remarks that were made on a file elsewhere. One that left from here is recognised by its id and keeps its
+ * place and its criterion; only its words are taken over. One that stands there already in the same words is not added
+ * again. Nothing is removed.
+ */
+export const takeInNotes: CommandKind<z.infer<typeof takeInInput>> = {
+  input: takeInInput,
+  prepare: (state, { fileId, notes, ...place }, { at, by, fresh }) => {
+    const paper = paperAt(state, place);
+    if (!paper.ok) return paper;
+    const files = handInOf(state, place.assignmentId, place.studentId)?.attempts.flatMap((one) => one.files) ?? [];
+    const file = files.find(({ id }) => id === fileId);
+    if (!file) return refuse({ code: "unknown_record", what: "file", id: fileId });
+    const criteria = new Set(rubricOf(state, paper.value.assignment)?.criteria.map(({ id }) => id));
+    const there = notesOf(state, place.assignmentId, place.studentId).filter((note) => note.fileId === fileId);
+    const same = (a: Note, b: (typeof notes)[number]) =>
+      a.mark === b.mark && a.body === b.body && JSON.stringify(a.target) === JSON.stringify(b.target);
+    const records: Note[] = [];
+    for (const { id, criterionId, ...note } of notes) {
+      const known = there.find((other) => other.id === id);
+      if (known) {
+        if (known.body !== note.body) records.push({ ...known, body: note.body });
+        continue;
+      }
+      const fits = checkTarget(note.mark, note.target);
+      if (!fits.ok) return fits;
+      const record = { ...note, id, criterionId: criterionId && criteria.has(criterionId) ? criterionId : null };
+      if (there.some((other) => same(other, record))) continue;
+      records.push({
+        ...place,
+        fileId,
+        ...record,
+        id: `note:${fresh()}` as Id<"note">,
+        forGroup: false,
+        createdAt: at,
+        by,
+      });
+    }
+    return finish(
+      `${paper.value.title}: ${counted(records.length, "remark")} read in on ${file.name}`,
+      ...records.map((record) => put(state, "notes", record)),
+    );
+  },
+};

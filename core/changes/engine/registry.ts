@@ -1,0 +1,163 @@
+import type { z } from "zod";
+import { ok, refuse, type Id, type Result } from "#core/kernel";
+import type { CourseState } from "#core/model";
+import { addHandIn } from "../commands/collect/add-hand-in";
+import type { Change, ChangeIssue, CommandKind, Context } from "./change";
+import { judge, setCriterionComment } from "../commands/scoring/judge";
+import { carryNotes, discardAttempt } from "../commands/collect/attempts";
+import { drawStroke } from "../commands/notes/ink";
+import { addNote, editNote, removeNote } from "../commands/notes/notes";
+import { setAttainment } from "../commands/scoring/outcomes";
+import { inputIssue } from "./input-issue";
+import { applyPatches } from "./patch";
+import { adjustMember, formGroups, scoreGroup } from "../commands/people/group-work";
+import { holdAssignment, holdResult } from "../commands/release/hold";
+import { keepGradeExport, noteDelivery, noteInstructorCopy, openLetter, openMail, sendMails } from "../commands/talk/post-office";
+import { releaseTotals, restTotals, sealTotal } from "../commands/release/seal-totals";
+import { adjustScores, setByHand } from "../commands/scoring/by-hand";
+import {
+  addAssignment,
+  addAssignments,
+  duplicateAssignment,
+  editAssignment,
+  placeAssignment,
+  removeAssignments,
+} from "../commands/plan/assignments";
+import { addCategory, editCategory, placeCategory, removeCategory } from "../commands/plan/categories";
+import { copyPlan } from "../commands/plan/copy-plan";
+import { editCourse, removeTerm, saveTerm, startCourse } from "../commands/plan/course-rules";
+import { enterScores } from "../commands/scoring/enter-scores";
+import { addSection, addStudents, editSection, editStudent, removeSection, removeStudents, setLeft } from "../commands/people/roster";
+import { removeRubric, saveRubric } from "../commands/plan/rubrics";
+import { addScale, editScale, removeScale } from "../commands/plan/scales";
+import { release, releaseDue, seal, timeRelease } from "../commands/release/release";
+import { scaleAssignment } from "../commands/scoring/scale-assignment";
+import { keepPhrase, removePhrase } from "../commands/notes/phrases";
+import { scoreAttempt } from "../commands/scoring/score-attempt";
+import { setScore } from "../commands/scoring/set-score";
+import { addFeedbackFile, removeFeedbackFile } from "../commands/notes/feedback-files";
+import { readMessages, replyAsStudent, sendMessage } from "../commands/talk/messages";
+import { takeInPosts } from "../commands/collect/posts";
+import { judgeAnswer, saveQuestions, takeInAnswers } from "../commands/scoring/questions";
+import { takeInNotes } from "../commands/notes/take-in-notes";
+import { setComment, setLateness, setStanding } from "../commands/scoring/set-standing";
+
+/** Every kind of change there is, by name. */
+const commandKinds = {
+  addAssignment,
+  addAssignments,
+  addCategory,
+  addFeedbackFile,
+  addHandIn,
+  addNote,
+  drawStroke,
+  addScale,
+  addSection,
+  addStudents,
+  adjustMember,
+  adjustScores,
+  carryNotes,
+  copyPlan,
+  discardAttempt,
+  duplicateAssignment,
+  editAssignment,
+  editCategory,
+  editCourse,
+  editNote,
+  editScale,
+  editSection,
+  editStudent,
+  enterScores,
+  formGroups,
+  holdAssignment,
+  holdResult,
+  judge,
+  judgeAnswer,
+  keepGradeExport,
+  keepPhrase,
+  noteDelivery,
+  noteInstructorCopy,
+  openLetter,
+  openMail,
+  placeAssignment,
+  placeCategory,
+  readMessages,
+  release,
+  releaseDue,
+  releaseTotals,
+  restTotals,
+  removeAssignments,
+  removeCategory,
+  removeFeedbackFile,
+  removeNote,
+  removePhrase,
+  removeRubric,
+  removeScale,
+  removeSection,
+  removeStudents,
+  removeTerm,
+  replyAsStudent,
+  saveQuestions,
+  saveRubric,
+  saveTerm,
+  scaleAssignment,
+  scoreAttempt,
+  scoreGroup,
+  seal,
+  sealTotal,
+  sendMails,
+  sendMessage,
+  setAttainment,
+  setByHand,
+  setComment,
+  setCriterionComment,
+  setLateness,
+  setLeft,
+  setScore,
+  setStanding,
+  startCourse,
+  takeInAnswers,
+  takeInNotes,
+  takeInPosts,
+  timeRelease,
+} as const;
+
+/** The name of a kind of change. */
+export type CommandType = keyof typeof commandKinds;
+type InputOf<T extends CommandType> = z.input<(typeof commandKinds)[T]["input"]>;
+/** A command as data: its type and the fields of its input. */
+export type Command = { [T in CommandType]: { readonly type: T } & InputOf<T> }[CommandType];
+
+const isCommandType = (value: unknown): value is CommandType =>
+  typeof value === "string" && Object.hasOwn(commandKinds, value);
+
+/** Checks the shape of a command that comes from outside. */
+export function parseCommand(data: unknown): Result<Command, ChangeIssue> {
+  const type: unknown = typeof data === "object" && data !== null && "type" in data ? data.type : undefined;
+  if (!isCommandType(type)) return refuse({ code: "input_not_valid", path: "type", fault: { kind: "not_understood" } });
+  const parsed = commandKinds[type].input.safeParse(data);
+  if (parsed.success) return ok({ type, ...parsed.data } as Command);
+  return refuse(inputIssue(parsed.error));
+}
+
+/** Works out what a command would do to a state, as a change that can be applied, kept and undone; or why not. */
+export function prepareChange(state: CourseState, command: Command, context: Context): Result<Change, ChangeIssue> {
+  const { type, ...input } = command;
+  const kind = commandKinds[type] as CommandKind<unknown>;
+  const prepared = kind.prepare(state, input, context);
+  if (!prepared.ok) return prepared;
+  const id = `change:${context.fresh()}` as Id<"change">;
+  return ok({ id, type, at: context.at, by: context.by, ...prepared.value });
+}
+
+/** Prepares and applies in one go. */
+export function runCommand(
+  state: CourseState,
+  command: Command,
+  context: Context,
+): Result<{ readonly state: CourseState; readonly change: Change }, ChangeIssue> {
+  const change = prepareChange(state, command, context);
+  if (!change.ok) return change;
+  const next = applyPatches(state, change.value.patches);
+  return next.ok ? ok({ state: next.value, change: change.value }) : next;
+}

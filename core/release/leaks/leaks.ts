@@ -1,0 +1,234 @@
+import {
+  add,
+  closed,
+  compare,
+  divide,
+  fractionText,
+  fromDecimal,
+  HUNDRED,
+  larger,
+  multiply,
+  ratio,
+  smaller,
+  subtract,
+  ZERO,
+  type AssignmentId,
+  type Exact,
+  type Interval,
+  type StudentId,
+} from "#core/kernel";
+import { copyOf, courseOf, rubricOf, totalSealOf, type Assignment, type Course, type CourseState } from "#core/model";
+import { isWeighted, rulerEnds } from "#core/scoring";
+import { figuresOf, itemOf, letterOf, passes, type Item } from "#core/totals";
+import { leakTotals } from "./leak-totals";
+import { narrow, type Source, type Total } from "./narrowing";
+import { isShown } from "../visibility";
+import { entersTotals, knowsValue, shownTotals } from "../shown-totals";
+
+/** How much of a sealed score can be worked out (handbook, section 8). */
+export type Verdict = "exact" | "narrow" | "open";
+
+/** A sealed score that enters a visible total, with what follows about it. */
+export interface Leak {
+  readonly assignmentId: AssignmentId;
+  readonly verdict: Verdict;
+  /** All values consistent with what is visible, in points. */
+  readonly interval: Interval;
+  readonly maximum: Exact;
+  /** The sealed score itself, in points. */
+  readonly score: Exact;
+  /** Scores on the score's step that lie in the interval. */
+  readonly possible: number;
+  /** What it follows from. */
+  readonly from: "totals" | "rubric";
+  /** The totals it follows from, the nearest first; empty where it follows from the rubric. */
+  readonly through: readonly Through[];
+}
+
+/** A total that was on show and takes the sealed score in. */
+export interface Through {
+  readonly totalId: string;
+  /** As it was shown: the figure with the course's places, or the letter. */
+  readonly text: string;
+  readonly shows: "percent" | "letter";
+  /** Scores in it that the student knows. */
+  readonly known: number;
+  /** Scores in it that are sealed, this one with them. */
+  readonly sealed: number;
+}
+
+/** A state of the course in which a student saw totals, and which of them; null for all that are open in it. */
+export interface Observation {
+  readonly state: CourseState;
+  readonly totals: ReadonlySet<string> | null;
+}
+
+/** What one student could work out. */
+export interface LeakReport {
+  readonly studentId: StudentId;
+  readonly leaks: readonly Leak[];
+  /** Visible totals that their parts cannot give; never to be taken as safe. */
+  readonly inconsistent: readonly string[];
+  /** Visible totals that may leap when a score moves, and are not used; not to be taken as safe either. */
+  readonly unchecked: readonly string[];
+}
+
+/** The step a score moves in where no rubric says more: half points (common practice, no source). */
+const HALF_POINT = ratio(1n, 2n);
+
+/**
+ * Checks one student against the totals they saw, each as it was when they saw it: a total seen before and after a change
+ * tells the change. Left out, they see the totals that are open now. The student is taken to know the rules, the weights,
+ * the maxima and every released value.
+ */
+export function leaksOf(
+  state: CourseState,
+  studentId: StudentId,
+  observed: readonly Observation[] = [{ state, totals: null }],
+): LeakReport {
+  const hidden = new Map<string, Interval>();
+  const times = [state, ...observed.map((one) => one.state)];
+  const known = (assignment: Assignment, value: Exact) =>
+    times.some((at) => knowsValue(at, assignment, studentId, value));
+  const leaf = (assignment: Assignment, item: Item): Source => {
+    if (!entersTotals(item)) return { kind: "known", value: null };
+    if (known(assignment, item.value)) return { kind: "known", value: item.value };
+    // A value that has not changed since is the same unknown then and now.
+    const id = hiddenId(assignment, item.value);
+    const maximum = fromDecimal(assignment.points);
+    hidden.set(id, closed(smaller(ZERO, item.value), larger(maximum, item.value)));
+    return { kind: "hidden", id };
+  };
+  const found = observed.map((one) => ({ ...leakTotals(one.state, studentId, leaf, one.totals), at: one.state }));
+  const { intervals, inconsistent } = narrow(
+    found.flatMap((totals) => totals.trees),
+    hidden,
+  );
+  const through = throughTotals(found, studentId);
+  const { figure } = figuresOf(state);
+  const fromTotals = Object.values(state.assignments).flatMap((assignment) => {
+    const { value } = itemOf(assignment, figure(assignment.id, studentId));
+    if (value === null || known(assignment, value)) return [];
+    const id = hiddenId(assignment, value);
+    const [interval, before] = [intervals.get(id), hidden.get(id)];
+    if (!interval || !before) return [];
+    return [leakOf(state, assignment, { value, interval, before, through: through.get(id) ?? [] })];
+  });
+  return {
+    studentId,
+    leaks: [...fromTotals, ...throughRubrics(state, studentId)],
+    inconsistent,
+    unchecked: [...new Set(found.flatMap(({ unchecked }) => unchecked))],
+  };
+}
+
+const hiddenId = (assignment: Assignment, value: Exact): string => `${assignment.id}=${fractionText(value)}`;
+
+/** For each hidden value the shown totals it enters, the nearest first. */
+function throughTotals(
+  found: readonly { readonly trees: readonly Total[]; readonly at: CourseState }[],
+  studentId: StudentId,
+): ReadonlyMap<string, readonly Through[]> {
+  const through = new Map<string, Through[]>();
+  for (const { trees, at } of found) {
+    const texts = new Map(shownTotals(at, studentId).map(({ id, text }) => [id, text]));
+    const visit = (source: Source): { readonly known: number; readonly ids: readonly string[] } => {
+      if (source.kind === "known") return { known: source.value === null ? 0 : 1, ids: [] };
+      if (source.kind === "hidden") return { known: 0, ids: [source.id] };
+      const parts = source.parts.map(visit);
+      const ids = parts.flatMap((part) => part.ids);
+      const known = parts.reduce((count, part) => count + part.known, 0);
+      const text = source.shown ? texts.get(source.id) : undefined;
+      if (text === undefined) return { known, ids };
+      const { shows } = totalSealOf(at, source.id);
+      for (const id of ids) {
+        const list = through.get(id) ?? [];
+        list.push({ totalId: source.id, text, shows, known, sealed: ids.length });
+        through.set(id, list);
+      }
+      return { known, ids };
+    };
+    trees.forEach(visit);
+  }
+  return through;
+}
+
+/** Scores whose rubric detail is out while they are sealed: the points add up to them. */
+function throughRubrics(state: CourseState, studentId: StudentId): Leak[] {
+  return Object.values(state.assignments).flatMap((assignment): Leak[] => {
+    const { rubric } = copyOf(state, assignment.id, studentId);
+    const score = figuresOf(state).figure(assignment.id, studentId).rubric?.score;
+    const open = rubric && isShown(state, assignment, studentId, "rubric");
+    if (!open || !score || isShown(state, assignment, studentId, "score")) return [];
+    const maximum = fromDecimal(assignment.points);
+    return [
+      {
+        assignmentId: assignment.id,
+        verdict: "exact",
+        interval: closed(score, score),
+        maximum,
+        score,
+        possible: 1,
+        from: "rubric",
+        through: [],
+      },
+    ];
+  });
+}
+
+function leakOf(
+  state: CourseState,
+  assignment: Assignment,
+  found: {
+    readonly value: Exact;
+    readonly interval: Interval;
+    readonly before: Interval;
+    readonly through: readonly Through[];
+  },
+): Leak {
+  const { value, interval, before, through } = found;
+  const maximum = fromDecimal(assignment.points);
+  const possible = countSteps(interval, stepOf(state, assignment));
+  const verdict = verdictOf(courseOf(state), interval, before, maximum, possible);
+  return { assignmentId: assignment.id, verdict, interval, maximum, score: value, possible, from: "totals", through };
+}
+
+/** Exact: one possible score. Narrow: within 10 % of the points, or on one side of the pass mark or inside one letter. */
+export function verdictOf(
+  course: Course,
+  interval: Interval,
+  before: Interval,
+  maximum: Exact,
+  possible: number,
+): Verdict {
+  if (possible <= 1) return "exact";
+  const width = subtract(interval.high, interval.low);
+  if (compare(multiply(width, ratio(10n, 1n)), maximum) <= 0) return "narrow";
+  const untouched = compare(width, subtract(before.high, before.low)) === 0;
+  if (untouched || maximum.n <= 0n) return "open";
+  const [low, high] = [interval.low, interval.high].map((end) => divide(multiply(end, HUNDRED), maximum)) as [
+    Exact,
+    Exact,
+  ];
+  const oneSide = passes(course, low) === passes(course, high);
+  return oneSide || letterOf(course, low) === letterOf(course, high) ? "narrow" : "open";
+}
+
+function stepOf(state: CourseState, assignment: Assignment): Exact {
+  const rubric = rubricOf(state, assignment);
+  if (!rubric || isWeighted(rubric)) return HALF_POINT;
+  const finest = rubric.criteria.map(({ step }) => fromDecimal(step)).reduce(smaller);
+  if (!rubric.scaled) return finest.n > 0n ? finest : HALF_POINT;
+  const whole = rubric.criteria.map((item) => fromDecimal(rulerEnds(item).maximum)).reduce(add);
+  const scaled = whole.n <= 0n ? ZERO : multiply(finest, divide(fromDecimal(assignment.points), whole));
+  return scaled.n > 0n ? scaled : HALF_POINT;
+}
+
+/** How many multiples of a step lie in an interval. */
+export function countSteps(interval: Interval, step: Exact): number {
+  const floor = ({ n, d }: Exact): bigint => (n >= 0n ? n / d : -((-n + d - 1n) / d));
+  const [low, high] = [divide(interval.low, step), divide(interval.high, step)];
+  const first = low.d === 1n && !interval.lowIncluded ? low.n + 1n : -floor({ n: -low.n, d: low.d });
+  const last = high.d === 1n && !interval.highIncluded ? high.n - 1n : floor(high);
+  return last < first ? 0 : Number(last - first + 1n);
+}
