@@ -1,8 +1,8 @@
+import { type Command } from "#core/changes";
+import { decimal, required, type Instant } from "#core/kernel";
+import { type Assignment, type CourseState, type Facet } from "#core/model";
+import { assignmentId, criterionId, fileId, run, smallCourse, studentId } from "#core/testing";
 import { describe, expect, it } from "vitest";
-import type { Command } from "#core/changes";
-import { decimal, type Instant } from "#core/kernel";
-import type { Assignment, CourseState } from "#core/model";
-import { assignmentId, run, smallCourse, studentId } from "#core/testing";
 import { flowCounts, laneOf, undatedOf, weightsAddUp } from "./index";
 
 const essay = assignmentId("essay");
@@ -115,5 +115,69 @@ describe("what waits in the five steps", () => {
     expect(papers?.name).toBe("Papers");
     expect(weightsAddUp(heavy)).toBe(false);
     expect(counts(heavy).plan).toBe(2);
+  });
+});
+
+describe("the board", () => {
+  const essay = assignmentId("essay");
+  const ada = { assignmentId: essay, studentId: studentId("ada") };
+  const ben = { assignmentId: essay, studentId: studentId("ben") };
+  const cleo = { assignmentId: essay, studentId: studentId("cleo") };
+  const essayOf = (state: CourseState) => required(state.assignments[essay], "essay");
+  function judgeAll(place: typeof ada, ...texts: string[]): Command[] {
+    return ["record", "reasoning", "writing"].map((criterion, index) => ({
+      type: "judge",
+      ...place,
+      criterionId: criterionId(criterion),
+      verdict: { kind: "points", text: texts[index] ?? "0" },
+    }));
+  }
+  /** Ada scored with a comment and a note, Ben missing, Cleo excused. */
+  const judged = run(
+    smallCourse(),
+    ...judgeAll(ada, "15.5", "17", "8"),
+    { type: "setComment", ...ada, facing: "student", text: "Well argued." },
+    { type: "setComment", ...ada, facing: "private", text: "SECRET of the marker" },
+    {
+      type: "addNote",
+      ...ada,
+      fileId: fileId("ada"),
+      mark: "highlight",
+      target: { kind: "passage", page: 1, start: 0, end: 3, exact: "The", prefix: "", suffix: " river" },
+      criterionId: criterionId("record"),
+      body: "Good: you name it.",
+    },
+    { type: "setStanding", ...ben, decision: "missing" },
+    { type: "setStanding", ...cleo, decision: "excused" },
+  );
+  const release = (...facets: Facet[]) => ({ type: "release", assignmentId: essay, facets }) as const;
+
+  const now = "2026-10-27T00:00:00Z" as Instant;
+  const lane = (state: CourseState) => laneOf(state, essayOf(state), now);
+
+  it("leads from scoring to deciding to releasing to correcting", () => {
+    const start = smallCourse();
+    expect(lane(start)).toMatchObject({ waiting: 1, notIn: 2, next: { kind: "score", studentId: ada.studentId } });
+    const scored = run(start, ...judgeAll(ada, "15.5", "17", "8"));
+    expect(lane(scored).next).toMatchObject({ kind: "decide", count: 2, studentId: ben.studentId });
+    expect(lane(judged)).toMatchObject({ scored: 2, excused: 1, next: { kind: "release", count: 3 } });
+    const out = run(judged, release("score"));
+    expect(lane(out)).toMatchObject({ released: 3, next: { kind: "released" } });
+    expect(lane(run(out, ...judgeAll(ada, "20", "20", "10"))).next).toEqual({ kind: "correct", count: 1 });
+  });
+
+  it("waits while nobody is overdue", () => {
+    const before = "2026-10-24T11:30:00Z" as Instant;
+    const scored = run(smallCourse(), ...judgeAll(ada, "15.5", "17", "8"));
+    expect(laneOf(scored, essayOf(scored), before).next).toMatchObject({ kind: "release", count: 1 });
+  });
+
+  it("counts what waits in each step, and the faults of the plan", () => {
+    const state = smallCourse();
+    const lanes = Object.values(state.assignments).map((assignment) => laneOf(state, assignment, now));
+    expect(flowCounts(state, lanes)).toEqual({ plan: 1, collect: 0, score: 1, check: 0, release: 0 });
+    expect(undatedOf(state).map(({ name }) => name)).toEqual(["Quiz"]);
+    expect(weightsAddUp(state)).toBe(true);
+    expect(weightsAddUp(run(state, { type: "addCategory", name: "More", weight: "5" as never }))).toBe(false);
   });
 });

@@ -1,8 +1,8 @@
-import { describe, expect, it } from "vitest";
-import type { Command } from "#core/changes";
+import { runCommand, type Command } from "#core/changes";
 import { decimal, required, type Instant } from "#core/kernel";
-import type { CourseState, Facet } from "#core/model";
-import { assignmentId, criterionId, fileId, run, smallCourse, studentId } from "#core/testing";
+import { FACETS, notesOf, type CourseState, type Facet } from "#core/model";
+import { assignmentId, criterionId, fileId, run, smallCourse, studentId, WORLD } from "#core/testing";
+import { describe, expect, it } from "vitest";
 import { changedSinceRelease, copyState, draftFacet, dueReleases, facetOverview, preflight, visibleTo } from "../index";
 
 const [essay, quiz] = [assignmentId("essay"), assignmentId("quiz")];
@@ -341,5 +341,105 @@ describe("what is looked at before release", () => {
       { type: "setComment", assignmentId: quiz, studentId: who, facing: "student", text: "Good." },
     ]);
     expect(findings(run(smallCourse(), ...rows), quiz)).toEqual([["all_scored", "fine", 3, ada]]);
+  });
+});
+
+describe("a fixed copy", () => {
+  const essay = assignmentId("essay");
+  const ada = { assignmentId: essay, studentId: studentId("ada") };
+  const ben = { assignmentId: essay, studentId: studentId("ben") };
+  const cleo = { assignmentId: essay, studentId: studentId("cleo") };
+  const essayOf = (state: CourseState) => required(state.assignments[essay], "essay");
+  const student = (state: CourseState, place: typeof ada) => required(state.students[place.studentId], "student");
+  function judgeAll(place: typeof ada, ...texts: string[]): Command[] {
+    return ["record", "reasoning", "writing"].map((criterion, index) => ({
+      type: "judge",
+      ...place,
+      criterionId: criterionId(criterion),
+      verdict: { kind: "points", text: texts[index] ?? "0" },
+    }));
+  }
+  /** Ada scored with a comment and a note, Ben missing, Cleo excused. */
+  const judged = run(
+    smallCourse(),
+    ...judgeAll(ada, "15.5", "17", "8"),
+    { type: "setComment", ...ada, facing: "student", text: "Well argued." },
+    { type: "setComment", ...ada, facing: "private", text: "SECRET of the marker" },
+    {
+      type: "addNote",
+      ...ada,
+      fileId: fileId("ada"),
+      mark: "highlight",
+      target: { kind: "passage", page: 1, start: 0, end: 3, exact: "The", prefix: "", suffix: " river" },
+      criterionId: criterionId("record"),
+      body: "Good: you name it.",
+    },
+    { type: "setStanding", ...ben, decision: "missing" },
+    { type: "setStanding", ...cleo, decision: "excused" },
+  );
+  const seen = (state: CourseState, place = ada) => visibleTo(state, place.studentId);
+  const release = (...facets: Facet[]) => ({ type: "release", assignmentId: essay, facets }) as const;
+
+  it("keeps the name it was given under, until it is given out again", () => {
+    const rename = (name: string) => ({ type: "editAssignment", assignmentId: essay, fields: { name } }) as const;
+    const names = (state: CourseState) => seen(state).map(({ assignment }) => assignment.name);
+    const renamed = run(judged, release("score"), rename("Essay on the river"));
+    expect(names(renamed)).toEqual(["Essay"]);
+    expect(names(run(renamed, release("comments")))).toEqual(["Essay on the river"]);
+  });
+
+  const released = run(judged, release(...FACETS));
+
+  it("stays as it was while the instructor changes things", () => {
+    const changed = run(released, ...judgeAll(ada, "20", "20", "10"), {
+      type: "setComment",
+      ...ada,
+      facing: "student",
+      text: "Better than I thought.",
+    });
+    expect(seen(changed)[0]?.score?.points).toBe("81");
+    expect(seen(changed)[0]?.comments?.overall).toBe("Well argued.");
+  });
+
+  it("is listed old beside new, and goes out when it is released again", () => {
+    const changed = run(released, ...judgeAll(ada, "20", "20", "10"));
+    const differences = changedSinceRelease(changed, essayOf(changed));
+    expect(differences.map(({ facet }) => facet)).toEqual(["score", "rubric"]);
+    expect(differences[0]).toMatchObject({ old: { points: "81" }, present: { points: "100" } });
+    const corrected = run(changed, { ...release("score", "rubric"), studentIds: [ada.studentId] });
+    expect(seen(corrected)[0]?.score?.points).toBe("100");
+    expect(changedSinceRelease(corrected, essayOf(corrected))).toEqual([]);
+  });
+
+  it("is withdrawn when there is nothing to show any more", () => {
+    const gone = run(
+      released,
+      { type: "setComment", ...ada, facing: "student", text: "" },
+      { type: "removeNote", noteId: required(notesOf(released, essay, ada.studentId)[0], "note").id },
+    );
+    expect(copyState(gone, essayOf(gone), student(gone, ada), "comments")).toBe("withdrawn");
+    const corrected = run(gone, release("comments"));
+    expect(seen(corrected)[0]?.comments).toBeNull();
+  });
+
+  it("is not touched by a private note", () => {
+    const noted = run(released, { type: "setComment", ...ada, facing: "private", text: "another secret" });
+    expect(changedSinceRelease(noted, essayOf(noted))).toEqual([]);
+  });
+
+  it("does not reach a student who is scored after the release until they are released too", () => {
+    const first = run(smallCourse(), ...judgeAll(ada, "15.5", "17", "8"), release("score"));
+    const later = run(first, { type: "setScore", ...ben, text: "70" });
+    expect(seen(later, ben)).toEqual([]);
+    expect(facetOverview(later, essayOf(later), "score")).toMatchObject({
+      ready: [ben.studentId],
+      given: [ada.studentId],
+    });
+    expect(seen(run(later, release("score")), ben)[0]?.score?.points).toBe("70");
+  });
+
+  it("is refused when there is nothing new to release", () => {
+    const again = runCommand(released, release(...FACETS), WORLD);
+    expect(again).toMatchObject({ ok: false, issue: { code: "nothing_to_release" } });
   });
 });

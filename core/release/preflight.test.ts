@@ -1,0 +1,76 @@
+import { type Command } from "#core/changes";
+import { required } from "#core/kernel";
+import { type CourseState, type Facet } from "#core/model";
+import { assignmentId, criterionId, fileId, run, smallCourse, studentId } from "#core/testing";
+import { describe, expect, it } from "vitest";
+import { preflight } from "./index";
+
+const essay = assignmentId("essay");
+
+const ada = { assignmentId: essay, studentId: studentId("ada") };
+
+const ben = { assignmentId: essay, studentId: studentId("ben") };
+
+const cleo = { assignmentId: essay, studentId: studentId("cleo") };
+
+const essayOf = (state: CourseState) => required(state.assignments[essay], "essay");
+
+function judgeAll(place: typeof ada, ...texts: string[]): Command[] {
+  return ["record", "reasoning", "writing"].map((criterion, index) => ({
+    type: "judge",
+    ...place,
+    criterionId: criterionId(criterion),
+    verdict: { kind: "points", text: texts[index] ?? "0" },
+  }));
+}
+
+/** Ada scored with a comment and a note, Ben missing, Cleo excused. */
+const judged = run(
+  smallCourse(),
+  ...judgeAll(ada, "15.5", "17", "8"),
+  { type: "setComment", ...ada, facing: "student", text: "Well argued." },
+  { type: "setComment", ...ada, facing: "private", text: "SECRET of the marker" },
+  {
+    type: "addNote",
+    ...ada,
+    fileId: fileId("ada"),
+    mark: "highlight",
+    target: { kind: "passage", page: 1, start: 0, end: 3, exact: "The", prefix: "", suffix: " river" },
+    criterionId: criterionId("record"),
+    body: "Good: you name it.",
+  },
+  { type: "setStanding", ...ben, decision: "missing" },
+  { type: "setStanding", ...cleo, decision: "excused" },
+);
+
+const release = (...facets: Facet[]) => ({ type: "release", assignmentId: essay, facets }) as const;
+
+describe("before a release", () => {
+  const codes = (state: CourseState, ...facets: ("score" | "rubric" | "comments")[]) =>
+    preflight({ state, assignment: essayOf(state), facets }).map(({ code, count }) => `${code} ${String(count)}`);
+
+  it("says what waits and who is not decided", () => {
+    expect(codes(smallCourse(), "score")).toEqual(["waiting 1", "undecided 2"]);
+  });
+
+  it("says when all is done", () => {
+    expect(codes(judged, "score", "comments")).toEqual(["all_scored 3"]);
+  });
+
+  it("finds scores above the maximum, missing comments and changes", () => {
+    const state = run(
+      judged,
+      { type: "setStanding", ...ben, decision: null },
+      { type: "setScore", ...ben, text: "120", confirmed: true },
+    );
+    expect(codes(state, "score", "comments")).toEqual(["above_maximum 1", "no_comment 1", "all_scored 3"]);
+    const changed = run(judged, release("score"), ...judgeAll(ada, "20", "20", "10"));
+    expect(codes(changed, "score")).toContain("changed 1");
+  });
+
+  it("warns that rubric detail tells a sealed score", () => {
+    expect(codes(judged, "rubric")[0]).toBe("rubric_tells_score 1");
+    expect(codes(judged, "score", "rubric")).not.toContain("rubric_tells_score 1");
+    expect(codes(run(judged, release("score")), "rubric")).not.toContain("rubric_tells_score 1");
+  });
+});
