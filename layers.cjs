@@ -65,7 +65,7 @@ module.exports = {
       "ui-has-no-data-access",
       "Components in app/ui get props and give events.",
       { path: "^app/ui/", pathNot: TEST },
-      { path: "^(storage|workers|demo)/|^app/(routes|entry)" },
+      { path: "^(storage|workers|demo)/|^app/(?!ui/)" },
     ),
     deny(
       "workers-by-client-only",
@@ -81,9 +81,27 @@ module.exports = {
     ),
     deny(
       "routes-do-not-import-routes",
-      "Shared code moves to app/ui or core (own folder and types excepted).",
+      "Shared code moves to app/ui or core: one step of the course knows no other (types excepted).",
       { path: "^app/routes/([^/]+)/", pathNot: TEST },
       { path: "^app/routes/", pathNot: "^app/routes/$1/", dependencyTypesNot: ["type-only"] },
+    ),
+    deny(
+      "rooms-do-not-import-rooms",
+      "Within a step a room reaches what lies in the step's own folder, and no other room.",
+      { path: "^app/routes/([^/]+)/([^/]+)/", pathNot: TEST },
+      { path: "^app/routes/[^/]+/[^/]+/", pathNot: "^app/routes/$1/$2/" },
+    ),
+    deny(
+      "changes-engine-knows-no-command",
+      "The engine runs any command; only its register names them.",
+      { path: "^core/changes/engine/", pathNot: TEST + "|registry\\.ts$" },
+      { path: "^core/changes/(commands|effects)/" },
+    ),
+    deny(
+      "totals-rules-stand-alone",
+      "The rules of one student are the basis of whole classes and of explanations.",
+      { path: "^core/totals/rules/", pathNot: TEST },
+      { path: "^core/totals/(class|account)/" },
     ),
     deny(
       "core-by-its-doors",

@@ -7,7 +7,7 @@ export default defineConfig({
   resolve: {
     tsconfigPaths: true,
     // The dialog package's own way needs inline styles, which the policy forbids; see there.
-    alias: { "react-style-singleton": new URL("./app/ui/page-still.ts", import.meta.url).pathname },
+    alias: { "react-style-singleton": new URL("./app/ui/dialogs/page-still.ts", import.meta.url).pathname },
   },
   worker: { format: "es" },
   build: { sourcemap: false },

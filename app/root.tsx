@@ -2,7 +2,7 @@ import { useEffect, type ReactNode } from "react";
 import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from "react-router";
 import type { Route } from "./+types/root";
 import "./app.css";
-import { Trouble } from "./ui/trouble";
+import { Trouble } from "./ui/parts/trouble";
 
 export function Layout({ children }: { readonly children: ReactNode }) {
   return (

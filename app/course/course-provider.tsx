@@ -2,7 +2,7 @@ import { createContext, useEffect, useRef, type ReactNode } from "react";
 import { useNavigation, useRevalidator } from "react-router";
 import type { CourseState } from "#core/model";
 import type { CourseSession } from "#storage";
-import { DraftsContext } from "../ui/drafts";
+import { DraftsContext } from "../ui/fields/drafts";
 
 /** The course that is open on the page; null outside of one. */
 export const SessionContext = createContext<CourseSession | null>(null);

@@ -1,13 +1,13 @@
 import { use, useCallback } from "react";
-import { parseCommand } from "#core/changes";
+import { type ChangeResult, parseCommand } from "#core/changes";
 import type { CourseSession } from "#storage";
 import { SessionContext } from "./course-provider";
-import type { Outcome, Wish } from "./outcome";
+import type { Wish } from "./wish";
 
 /** Sends a command, or a step through the history, and answers how it came out. */
-export type Change = (what: Wish) => Promise<Outcome>;
+export type Change = (what: Wish) => Promise<ChangeResult>;
 
-function perform(session: CourseSession, wish: Wish): Outcome {
+function perform(session: CourseSession, wish: Wish): ChangeResult {
   if (typeof wish === "string") return session.step(wish);
   const parsed = parseCommand(wish);
   return parsed.ok ? session.submit(parsed.value) : parsed;

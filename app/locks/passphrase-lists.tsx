@@ -5,9 +5,9 @@ import type { StudentId } from "#core/kernel";
 import { fullName, type CourseState } from "#core/model";
 import { counted } from "#core/words";
 import type { CopyLock } from "../../workers/protocol";
-import { Ask } from "../ui/ask";
+import { Ask } from "../ui/dialogs/ask";
 import { saveAs } from "../ui/save-as";
-import { useUnkept } from "../ui/use-unkept";
+import { useUnkept } from "../ui/fields/use-unkept";
 
 const HEAD = ["Student number", "Name", "Passphrase"];
 

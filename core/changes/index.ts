@@ -1,4 +1,4 @@
-export { type Change, type ChangeIssue, type Context } from "./engine/change";
+export { type Change, type ChangeIssue, type ChangeResult, type Context } from "./engine/change";
 export { entryAndComment, entryText } from "./commands/scoring/entry-text";
 export {
   advance,
@@ -28,7 +28,7 @@ export { notesToCarry } from "./commands/collect/attempts";
 export { phrasesOf, type CountedPhrase } from "./commands/notes/phrases";
 export { judgingOrder } from "./past/judging-order";
 export { previewEntry } from "./commands/scoring/typed-entry";
-export { rubricEffects, usesOf, type RubricEffect } from "./commands/plan/rubrics";
+export { rubricEffects, type RubricEffect } from "./commands/plan/rubrics";
 export { isUndone, prepareUndoOf } from "./engine/undo-one";
 export { readPileLine, type PileLine } from "./commands/scoring/pile";
 export { paperHistory, type PaperEvent } from "./past/paper-history";

@@ -38,7 +38,12 @@ export {
 } from "./files/page-tree";
 export { MOST_PIXELS, pictureSize, withoutMetadata, type PictureSize } from "./files/picture";
 export { readBlock, writeBlock } from "./tables/block";
-export { readPastedStudents, type PastedByStudent, type PastedRow, type PastedRowIssue } from "./tables/pasted-students";
+export {
+  readPastedStudents,
+  type PastedByStudent,
+  type PastedRow,
+  type PastedRowIssue,
+} from "./tables/pasted-students";
 export {
   readRosterTable,
   ROSTER_ROLES,

@@ -5,8 +5,8 @@ import { pointsText, required, type AssignmentId, type Instant, type StudentId }
 import { FACETS, judgementOf, resultOf, type CourseState, type Facet } from "#core/model";
 import { figuresOf } from "#core/totals";
 import { assignmentId, criterionId, fileId, makeRubric, run, runs, smallCourse, studentId, WORLD } from "#core/testing";
-import { addresseesOf } from "../../app/ui/addressees";
-import { formattedHtml } from "../../app/ui/formatted";
+import { addresseesOf } from "../../app/ui/letter/addressees";
+import { formattedHtml } from "../../app/ui/letter/formatted";
 import { mailDraft, mergeFields, MERGE_FIELDS, studentCopyHtml, studentCopyOf } from "./index";
 
 // Every value in this course is a word of its own, so that one found where it should not be is seen at once. What may be

@@ -1,6 +1,22 @@
 export { blankRecord, hasBlanks } from "./tables/blank";
-export { COURSE_DEFAULTS, courseSchema, termSchema, type Band, type Course, type LateRule, type Term } from "./records/course";
-export { commentField, countField, decimalField, idField, instantField, nameField, recordKeyField } from "./records/fields";
+export {
+  COURSE_DEFAULTS,
+  courseSchema,
+  termSchema,
+  type Band,
+  type Course,
+  type LateRule,
+  type Term,
+} from "./records/course";
+export {
+  commentField,
+  countField,
+  decimalField,
+  idField,
+  instantField,
+  nameField,
+  recordKeyField,
+} from "./records/fields";
 export {
   byName,
   fullName,
@@ -116,3 +132,4 @@ export { fileSchema, mediaTypeOf, workKindOf, type WorkFile, type WorkKind } fro
 export { differencesOf, type Differences, type Stretch } from "./text/differences";
 export { rosterName } from "./text/roster-name";
 export { findStudents, plainText, type FoundStudents } from "./text/find-student";
+export { usesOfRubric, usesOfScale } from "./tables/uses";

@@ -37,7 +37,13 @@ export {
   type Finding,
   type FindingCode,
 } from "./preflight";
-export { classDifferenceLeaks, classFigureLeaks, classPapers, papersBetween, type ClassPapers } from "./give/class-figures";
+export {
+  classDifferenceLeaks,
+  classFigureLeaks,
+  classPapers,
+  papersBetween,
+  type ClassPapers,
+} from "./give/class-figures";
 export {
   changedTotalCopies,
   draftTotals,

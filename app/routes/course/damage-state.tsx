@@ -1,9 +1,9 @@
 import { Link, useNavigate } from "react-router";
 import type { CourseSession, Damage, Repository } from "#storage";
 import { counted, momentText } from "#core/words";
-import { goOnInCopy } from "../../course-file";
-import { JobStatus } from "../../ui/job-status";
-import { useJob } from "../../ui/use-job";
+import { goOnInCopy } from "../../exports/course-file";
+import { JobStatus } from "../../ui/dialogs/job-status";
+import { useJob } from "../../ui/hooks/use-job";
 
 interface DamageStateProps {
   readonly repository: Repository;

@@ -2,9 +2,9 @@ import { useSyncExternalStore } from "react";
 import { Link } from "react-router";
 import type { CourseSession, Keeping } from "#storage";
 import { counted } from "#core/words";
-import { changesUnderWay } from "../../course/under-way";
-import { useUnkept } from "../../ui/use-unkept";
-import { clockText } from "../../ui/words";
+import { changesUnderWay } from "../../ui/hooks/under-way";
+import { useUnkept } from "../../ui/fields/use-unkept";
+import { clockText } from "../../ui/words/words";
 
 /** Says whether everything is kept. It says so only once the store has confirmed the write. */
 export function KeepingState({ session, home }: { readonly session: CourseSession; readonly home: string }) {

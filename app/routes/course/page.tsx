@@ -3,7 +3,7 @@ import { courseOf } from "#core/model";
 import { keep, known } from "../../course/choices";
 import { CourseProvider } from "../../course/course-provider";
 import { openCourse } from "../../course/open-course";
-import { Trouble } from "../../ui/trouble";
+import { Trouble } from "../../ui/parts/trouble";
 import type { Route } from "./+types/page";
 import { Bar } from "./bar";
 import { DamageState } from "./damage-state";

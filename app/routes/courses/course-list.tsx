@@ -1,6 +1,6 @@
 import { Link, useSubmit } from "react-router";
 import type { CourseListing } from "#storage";
-import { MoreMenu } from "../../ui/more-menu";
+import { MoreMenu } from "../../ui/dialogs/more-menu";
 
 /** A course of this browser, whether it opens, and what it holds. */
 export interface ListedCourse extends CourseListing {

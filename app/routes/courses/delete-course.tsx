@@ -1,4 +1,4 @@
-import { Ask } from "../../ui/ask";
+import { Ask } from "../../ui/dialogs/ask";
 import type { ListedCourse } from "./course-list";
 
 /** Asks before a course is deleted: what goes with it, and a course file first. */

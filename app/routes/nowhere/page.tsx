@@ -1,4 +1,4 @@
-import { Trouble } from "../../ui/trouble";
+import { Trouble } from "../../ui/parts/trouble";
 
 /** An address without a page has one all the same: what is drawn first is then the same as on every other page. */
 export const clientLoader = () => null;

@@ -1,8 +1,8 @@
 import { useState, type SubmitEvent } from "react";
 import type { Command } from "#core/changes";
-import { formText } from "../../ui/form-text";
+import { formText } from "../../ui/fields/form-text";
 import { parseDecimal } from "#core/kernel";
-import { issueWords } from "../../ui/words";
+import { issueWords } from "../../ui/words/words";
 
 /** One line for a new category: its name and weight. */
 export function AddCategory({

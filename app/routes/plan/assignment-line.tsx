@@ -2,7 +2,7 @@ import { useState, type KeyboardEvent } from "react";
 import { Link } from "react-router";
 import type { AssignmentId, CategoryId } from "#core/kernel";
 import { inAddress } from "../../ui/address";
-import { MoreMenu } from "../../ui/more-menu";
+import { MoreMenu } from "../../ui/dialogs/more-menu";
 import { allowDrop, draggedFrom, startDrag } from "./dragging";
 import type { PlanLine } from "./rows";
 

@@ -2,9 +2,9 @@ import { useState } from "react";
 import type { Command } from "#core/changes";
 import { parseDecimal, type CategoryId } from "#core/kernel";
 import type { Category } from "#core/model";
-import { InlineField } from "../../ui/inline-field";
-import { MoreMenu } from "../../ui/more-menu";
-import { issueWords } from "../../ui/words";
+import { InlineField } from "../../ui/fields/inline-field";
+import { MoreMenu } from "../../ui/dialogs/more-menu";
+import { issueWords } from "../../ui/words/words";
 import type { PlanBlock } from "./rows";
 
 interface CategoryHeadProps {

@@ -3,9 +3,9 @@ import type { Command } from "#core/changes";
 import { readShorthand, type ShorthandIssue, type ShorthandItem } from "#core/formats";
 import { fromLocalText, type CategoryId, type ScaleId } from "#core/kernel";
 import { counted, dayText } from "#core/words";
-import { AsYouLeftIt } from "../../ui/as-you-left-it";
-import { readTextDraft, useTyped } from "../../ui/drafts";
-import { shorthandWords } from "../../ui/words";
+import { AsYouLeftIt } from "../../ui/fields/as-you-left-it";
+import { readTextDraft, useTyped } from "../../ui/fields/drafts";
+import { shorthandWords } from "../../ui/words/words";
 
 interface ComposerProps {
   readonly timeZone: string;

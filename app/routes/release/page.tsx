@@ -4,13 +4,13 @@ import { totalsHistory, type Checked } from "#core/changes";
 import { courseOf } from "#core/model";
 import { openCourse } from "../../course/open-course";
 import { inAddress } from "../../ui/address";
-import { CopyAside } from "./copy-aside";
+import { CopyAside } from "./seals/copy-aside";
 import { readPlace, withScope, writeScope, type ReleasePlace } from "./place";
 import { ReleaseLinks } from "./release-links";
-import { ReleasePanel } from "./release-panel";
+import { ReleasePanel } from "./seals/release-panel";
 import { releaseRows } from "./rows";
-import { SealTable } from "./seal-table";
-import { TotalPanel } from "./total-panel";
+import { SealTable } from "./seals/seal-table";
+import { TotalPanel } from "./seals/total-panel";
 import type { Route } from "./+types/page";
 
 export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {

@@ -2,7 +2,7 @@ import type { ChangeIssue } from "#core/changes";
 import type { StudentId } from "#core/kernel";
 import type { VisibleChange } from "#core/release";
 import { counted, FACET_WORDS } from "#core/words";
-import { issueWords } from "../../ui/words";
+import { issueWords } from "../../ui/words/words";
 
 /** Names spelled out before "and 20 more". */
 const NAMED = 6;

@@ -4,9 +4,9 @@ import { required, type Instant } from "#core/kernel";
 import { type CourseState, type Facet } from "#core/model";
 import { changedSinceRelease, FINDING_CODES } from "#core/release";
 import { assignmentId, criterionId, run, smallCourse, studentId, WORLD } from "#core/testing";
-import { releaseFindingWords } from "../../ui/release-finding-words";
+import { releaseFindingWords } from "../../ui/words/release-finding-words";
 import { boardRows } from "../board/rows";
-import { differenceWords } from "./difference-words";
+import { differenceWords } from "./seals/difference-words";
 import { readPlace } from "./place";
 import { releaseRows } from "./rows";
 

@@ -1,8 +1,8 @@
 import type { WorkFile } from "#core/model";
 import type { Announced } from "#core/release";
 import { momentText } from "#core/words";
-import { Attached } from "../../ui/attached";
-import { formattedHtml } from "../../ui/formatted";
+import { Attached } from "../../ui/letter/attached";
+import { formattedHtml } from "../../ui/letter/formatted";
 
 /** Work that is announced: what is to be done, by when, and, where it is said so, how it will be judged. */
 export function AnnouncedWork({

@@ -1,7 +1,7 @@
 import type { Message, WorkFile } from "#core/model";
 import type { VisibleAssignment } from "#core/release";
-import { Conversation } from "../../ui/conversation";
-import { Letter } from "../../ui/letter";
+import { Conversation } from "../../ui/letter/conversation";
+import { Letter } from "../../ui/letter/letter";
 import type { Change } from "../../course/use-change";
 import { MarkedWork } from "./marked-work";
 

@@ -2,7 +2,7 @@ import { useState } from "react";
 import type { WorkFile } from "#core/model";
 import type { FacetContent } from "#core/release";
 import { criterionColour } from "../../ui/colours";
-import { WorkView } from "../../ui/work/work-view";
+import { WorkView } from "../../ui/work/view/work-view";
 
 /** The work with the notes that were given out on it, opened on wish. */
 export function MarkedWork({

@@ -5,7 +5,7 @@ import { announcedWork, canReply, visibleMessages, visibleTo, visibleTotals } fr
 import { CourseProvider } from "../../course/course-provider";
 import { openCourse, orMissing } from "../../course/open-course";
 import { fromAddress } from "../../ui/address";
-import { TotalsLetter } from "../../ui/totals-letter";
+import { TotalsLetter } from "../../ui/letter/totals-letter";
 import { useChange } from "../../course/use-change";
 import { AnnouncedWork } from "./announced-work";
 import { LetterSection } from "./letter-section";

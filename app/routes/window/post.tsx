@@ -1,6 +1,6 @@
 import type { Mail } from "#core/model";
 import { momentText } from "#core/words";
-import { formattedHtml } from "../../ui/formatted";
+import { formattedHtml } from "../../ui/letter/formatted";
 
 /** Letters that came by post; opening one tells the instructor when the student reads it. */
 export function Post({

@@ -1,9 +1,9 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { FileId } from "#core/kernel";
 import type { Note, WorkFile } from "#core/model";
-import { Unreadable } from "../work/unreadable";
+import { Unreadable } from "../work/pages/unreadable";
 import type { EvidenceTarget } from "../work/types";
-import { WorkView } from "../work/work-view";
+import { WorkView } from "../work/view/work-view";
 
 interface LazyWorkProps {
   readonly file: WorkFile;

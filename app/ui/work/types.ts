@@ -1,5 +1,5 @@
+import type { ChangeResult } from "#core/changes";
 import type { Note, NoteColour, NoteMark, Passage, Stroke } from "#core/model";
-import type { Outcome } from "../../course/outcome";
 
 /** A criterion as far as notes need it. */
 export interface EvidenceTarget {
@@ -28,11 +28,11 @@ export interface NoteActions {
     readonly criterionId: Note["criterionId"];
     readonly colour?: NoteColour | null;
   }) => Promise<string | null>;
-  readonly write: (noteId: Note["id"], body: string, seen: string) => Promise<Outcome>;
+  readonly write: (noteId: Note["id"], body: string, seen: string) => Promise<ChangeResult>;
   readonly link: (noteId: Note["id"], criterionId: Note["criterionId"]) => void;
   readonly colour: (noteId: Note["id"], colour: NoteColour | null) => void;
   /** Another place for a note, or what the eraser left of its strokes. */
-  readonly move: (noteId: Note["id"], target: Note["target"]) => Promise<Outcome>;
+  readonly move: (noteId: Note["id"], target: Note["target"]) => Promise<ChangeResult>;
   /** Another stroke of the pen on a page. */
   readonly draw: (page: number, colour: NoteColour, stroke: Stroke) => void;
   readonly remove: (noteId: Note["id"]) => void;

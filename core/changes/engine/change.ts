@@ -91,6 +91,9 @@ export type ChangeIssue =
   /** The course could be read only in part; nothing is written over what is left of it. */
   | { readonly code: "course_damaged"; readonly seq: number };
 
+/** How a change came out: what was done, or why it was refused. */
+export type ChangeResult = Result<Change, ChangeIssue>;
+
 /** A change that was made before, undoings and redoings with them. */
 export interface Past {
   readonly change: Pick<Change, "at" | "patches">;

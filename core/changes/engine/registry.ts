@@ -12,7 +12,14 @@ import { inputIssue } from "./input-issue";
 import { applyPatches } from "./patch";
 import { adjustMember, formGroups, scoreGroup } from "../commands/people/group-work";
 import { holdAssignment, holdResult } from "../commands/release/hold";
-import { keepGradeExport, noteDelivery, noteInstructorCopy, openLetter, openMail, sendMails } from "../commands/talk/post-office";
+import {
+  keepGradeExport,
+  noteDelivery,
+  noteInstructorCopy,
+  openLetter,
+  openMail,
+  sendMails,
+} from "../commands/talk/post-office";
 import { releaseTotals, restTotals, sealTotal } from "../commands/release/seal-totals";
 import { adjustScores, setByHand } from "../commands/scoring/by-hand";
 import {
@@ -27,7 +34,15 @@ import { addCategory, editCategory, placeCategory, removeCategory } from "../com
 import { copyPlan } from "../commands/plan/copy-plan";
 import { editCourse, removeTerm, saveTerm, startCourse } from "../commands/plan/course-rules";
 import { enterScores } from "../commands/scoring/enter-scores";
-import { addSection, addStudents, editSection, editStudent, removeSection, removeStudents, setLeft } from "../commands/people/roster";
+import {
+  addSection,
+  addStudents,
+  editSection,
+  editStudent,
+  removeSection,
+  removeStudents,
+  setLeft,
+} from "../commands/people/roster";
 import { removeRubric, saveRubric } from "../commands/plan/rubrics";
 import { addScale, editScale, removeScale } from "../commands/plan/scales";
 import { release, releaseDue, seal, timeRelease } from "../commands/release/release";

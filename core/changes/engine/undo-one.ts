@@ -1,10 +1,8 @@
 import { ok, refuse, type ChangeId, type Id, type Result } from "#core/kernel";
-import { recordAt, recordsOf, type CourseState, type TableName } from "#core/model";
+import { type CourseState, recordAt, recordsOf, type TableName, usesOfRubric, usesOfScale } from "#core/model";
 import type { ChangeIssue, Context } from "./change";
 import { NOT_UNDOABLE, type Entry } from "./history";
 import { applyPatches, invertPatches } from "./patch";
-import { usesOf } from "../commands/plan/rubrics";
-import { usesOfScale } from "../commands/plan/scales";
 
 /** For each table, how many records of a state still name one of its ids. */
 const REFERRERS: Partial<Readonly<Record<TableName, (state: CourseState, id: string) => boolean>>> = {
@@ -19,7 +17,7 @@ const REFERRERS: Partial<Readonly<Record<TableName, (state: CourseState, id: str
   categories: (state, id) =>
     Object.values(state.assignments).some(({ categoryId }) => categoryId === id) ||
     Object.values(state.categories).some(({ parentId }) => parentId === id),
-  rubrics: (state, id) => usesOf(state, id).length > 0,
+  rubrics: (state, id) => usesOfRubric(state, id).length > 0,
   scales: (state, id) => usesOfScale(state, id).length > 0,
   sections: (state, id) => Object.values(state.students).some(({ sectionId }) => sectionId === id),
 };

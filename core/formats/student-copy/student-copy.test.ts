@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { required, type Instant } from "#core/kernel";
 import type { CourseState } from "#core/model";
 import { assignmentId, criterionId, fileId, run, smallCourse, studentId } from "#core/testing";
-import { formattedHtml } from "../../../app/ui/formatted";
+import { formattedHtml } from "../../../app/ui/letter/formatted";
 import { base64, copyFileName, filesOfCopy, studentCopyHtml, studentCopyOf, type CopyFiles } from "../index";
 
 const essay = assignmentId("essay");

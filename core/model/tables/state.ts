@@ -3,7 +3,15 @@ import type { AssignmentId, CriterionId, QuestionId, StudentId } from "#core/ker
 import { required } from "#core/kernel";
 import { blankRecord } from "./blank";
 import { courseSchema, termSchema, type Course, type Term } from "../records/course";
-import { byName, markerSchema, sectionSchema, studentSchema, type NamesBy, type Student, type Section } from "../records/people";
+import {
+  byName,
+  markerSchema,
+  sectionSchema,
+  studentSchema,
+  type NamesBy,
+  type Student,
+  type Section,
+} from "../records/people";
 import {
   assignmentSchema,
   categorySchema,

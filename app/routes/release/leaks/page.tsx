@@ -4,12 +4,12 @@ import { checkedAfter, totalsHistory, type Checked, type Command } from "#core/c
 import { courseOf, rosterName, studentsOf } from "#core/model";
 import { counted } from "#core/words";
 import { openCourse } from "../../../course/open-course";
-import { useTroubleOf } from "../../../ui/use-command";
-import { UnderRelease } from "../../../ui/under-release";
+import { useTroubleOf } from "../../../ui/hooks/use-command";
+import { UnderRelease } from "../../../ui/parts/under-release";
 import { useChange } from "../../../course/use-change";
-import { nameOfState } from "../../../ui/name-of";
+import { nameOfState } from "../../../ui/words/name-of";
 import { readPlace, releaseCommand } from "../place";
-import { useLeakCheck } from "../../../ui/use-leak-check";
+import { useLeakCheck } from "../../../ui/hooks/use-leak-check";
 import { LeakTable } from "./leak-table";
 import { Remedies } from "./remedies";
 import type { Route } from "./+types/page";

@@ -11,7 +11,7 @@ import {
 import type { StudentId } from "#core/kernel";
 import { visibleChanges, type LeakReport } from "#core/release";
 import { counted } from "#core/words";
-import { useSliced } from "../../../ui/use-sliced";
+import { useSliced } from "../../../ui/hooks/use-sliced";
 import { namesWords, PreviewList } from "../preview-list";
 
 interface RemediesProps {

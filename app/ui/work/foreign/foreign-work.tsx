@@ -1,8 +1,8 @@
 import { useEffect, useState } from "react";
 import type { PageContent, PageKind } from "#core/formats";
-import { Unreadable } from "../unreadable";
-import type { ViewerProps } from "../viewers";
-import { withThreads } from "../with-threads";
+import { Unreadable } from "../pages/unreadable";
+import type { ViewerProps } from "../pages/viewers";
+import { withThreads } from "../text/with-threads";
 import { ForeignPage } from "./foreign-page";
 import { keptPage, pageAtHand, stopReading, type OpenedPage } from "./kept-pages";
 import { keptText, type ReadText } from "./plain-text";

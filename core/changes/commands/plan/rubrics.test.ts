@@ -1,8 +1,8 @@
 import { roundToText, type Id } from "#core/kernel";
-import { type CourseState } from "#core/model";
+import { type CourseState, usesOfRubric } from "#core/model";
 import { assignmentId, makeRubric, run, smallCourse, studentId, WORLD } from "#core/testing";
 import { describe, expect, it } from "vitest";
-import { rubricEffects, runCommand, usesOf, type Command } from "../../index";
+import { rubricEffects, runCommand, type Command } from "../../index";
 
 const [essay, quiz] = [assignmentId("essay"), assignmentId("quiz")];
 
@@ -35,7 +35,7 @@ describe("rubrics", () => {
 
   it("of the library are added, renamed freely, and changed only after asking once papers are judged", () => {
     const added = run(scored, { type: "saveRubric", rubric: makeRubric("field", "care: 0-4, 5-10") });
-    expect(usesOf(added, "rubric:field")).toEqual([]);
+    expect(usesOfRubric(added, "rubric:field")).toEqual([]);
     expect(refusal(scored, { type: "saveRubric", rubric: changed })).toMatchObject({
       code: "rubric_in_use",
       papers: 1,

@@ -1,6 +1,14 @@
 import { z } from "zod";
 import { compare, refuse, type AssignmentId, type Exact, type StudentId } from "#core/kernel";
-import { assignmentsOf, idField, rubricSchema, studentsOf, type CourseState, type Rubric } from "#core/model";
+import {
+  assignmentsOf,
+  type CourseState,
+  idField,
+  type Rubric,
+  rubricSchema,
+  studentsOf,
+  usesOfRubric,
+} from "#core/model";
 import { figureOf } from "#core/totals";
 import type { CommandKind } from "../../engine/change";
 import { judgedPapers } from "./assignments";
@@ -25,7 +33,7 @@ export const saveRubric: CommandKind<z.infer<typeof saveInput>> = {
     const taken = Object.values(state.rubrics).some(({ id, name }) => name === rubric.name && id !== rubric.id);
     if (taken) return refuse({ code: "name_taken", name: rubric.name });
     const known = state.rubrics[rubric.id];
-    const papers = usesOf(state, rubric.id).reduce((sum, { id }) => sum + judgedPapers(state, id, rubric.id), 0);
+    const papers = usesOfRubric(state, rubric.id).reduce((sum, { id }) => sum + judgedPapers(state, id, rubric.id), 0);
     const touches = known !== undefined && JSON.stringify(judgingPart(known)) !== JSON.stringify(judgingPart(rubric));
     if (touches && papers > 0 && !confirmed) return refuse({ code: "rubric_in_use", papers, canConfirm: true });
     const target = assignmentId === undefined ? null : assignmentAt(state, assignmentId);
@@ -51,10 +59,6 @@ const judgingPart = ({ criteria, scaled, purpose }: Rubric) => ({
   })),
 });
 
-/** The assignments that a rubric belongs to, as score or for outcomes. */
-export const usesOf = (state: CourseState, rubricId: string) =>
-  assignmentsOf(state).filter((item) => item.rubricId === rubricId || item.outcomeRubricId === rubricId);
-
 const removeInput = z.object({ rubricId: idField("rubric") });
 
 /** Takes a rubric that no assignment uses out of the library. */
@@ -63,7 +67,7 @@ export const removeRubric: CommandKind<z.infer<typeof removeInput>> = {
   prepare: (state, { rubricId }) => {
     const rubric = state.rubrics[rubricId];
     if (!rubric) return refuse({ code: "unknown_record", what: "rubric", id: rubricId });
-    const [use] = usesOf(state, rubricId);
+    const [use] = usesOfRubric(state, rubricId);
     if (use) return refuse({ code: "record_in_use", what: "rubric", by: use.name });
     return finish(`Rubric ${rubric.name} removed`, remove(state, "rubrics", rubricId));
   },

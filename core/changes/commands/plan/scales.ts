@@ -1,13 +1,14 @@
 import { z } from "zod";
 import {
+  type Assignment,
   assignmentsOf,
+  type CourseState,
   decimalField,
   idField,
   nameField,
   recordsOf,
-  type Assignment,
-  type CourseState,
   type Scale,
+  usesOfScale,
 } from "#core/model";
 import { refuse, type Id } from "#core/kernel";
 import { letterOutOfOrder } from "#core/totals";
@@ -51,12 +52,6 @@ export const addScale: CommandKind<ScaleInput> = {
     return finish(`Scale ${input.name} added`, put(state, "scales", record));
   },
 };
-
-/** The work that is scored on a scale, or judged on it beside the score. */
-export const usesOfScale = (state: CourseState, id: string): Assignment[] =>
-  assignmentsOf(state).filter(
-    ({ scoredIn, outcomeScaleId }) => outcomeScaleId === id || (scoredIn.kind === "scale" && scoredIn.scaleId === id),
-  );
 
 const editInput = scaleInput.extend({ scaleId: idField("scale") });
 

@@ -13,7 +13,17 @@ import {
 } from "#core/model";
 import { readNumber } from "#core/scoring";
 import type { ChangeIssue, CommandKind } from "../../engine/change";
-import { assignmentAt, checkSeen, counted, excerpt, finish, paperAt, put, readFigure, removeAll } from "../../engine/draft";
+import {
+  assignmentAt,
+  checkSeen,
+  counted,
+  excerpt,
+  finish,
+  paperAt,
+  put,
+  readFigure,
+  removeAll,
+} from "../../engine/draft";
 
 const saveInput = z.object({
   assignmentId: idField("assignment"),

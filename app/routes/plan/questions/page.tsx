@@ -1,0 +1,263 @@
+import { useDeferredValue, useMemo, useState } from "react";
+import { Link } from "react-router";
+import { keyEffects, type Command } from "#core/changes";
+import { compare, fromDecimal, pointsText, sameValue, type Instant } from "#core/kernel";
+import { courseOf, fullName, questionsOf, studentsOf, type Assignment } from "#core/model";
+import { questionPoints } from "#core/scoring";
+import { counted } from "#core/words";
+import { openCourse, orMissing } from "../../../course/open-course";
+import { fromAddress, inAddress } from "../../../ui/address";
+import { FigureInput } from "../../../ui/fields/figure-input";
+import { MoreMenu } from "../../../ui/dialogs/more-menu";
+import { PlanPlaces } from "../../../ui/parts/plan-places";
+import { readFigure } from "../../../ui/fields/read-figure";
+import { AsYouLeftIt } from "../../../ui/fields/as-you-left-it";
+import { useTyped } from "../../../ui/fields/drafts";
+import { issueWords } from "../../../ui/words/words";
+import { useChange } from "../../../course/use-change";
+import { AnswerEntry } from "./answer-entry";
+import { KeyFields } from "./key-fields";
+import {
+  draftOf,
+  FRESH_KEYS,
+  freshQuestion,
+  KIND_WORDS,
+  keptQuestion,
+  lackOf,
+  type QuestionDraft,
+  readQuestions,
+} from "./rows";
+import type { Route } from "./+types/page";
+
+export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
+  const { repository, session } = await openCourse(context, params.slot);
+  const { state } = session;
+  const assignment = orMissing(state.assignments[fromAddress("assignment", params.assignmentId)], "assignment");
+  return {
+    repository,
+    state,
+    assignment,
+    questions: questionsOf(state, assignment.id),
+    students: studentsOf(state),
+    by: courseOf(state).markerId,
+  };
+}
+
+/** The questions of an assignment with their keys; what a change does to figures is shown before it is applied. */
+export default function QuestionsPage({ loaderData, params }: Route.ComponentProps) {
+  const { repository, state, assignment, questions, students, by } = loaderData;
+  const change = useChange();
+  const stored = useMemo(() => questions.map(draftOf), [questions]);
+  const typed = useTyped<readonly QuestionDraft[] | null>(`questions/${assignment.id}`, null, readQuestions, stored);
+  const { value: drafts, set: setDrafts } = typed;
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const shown = drafts ?? stored;
+  const dirty = drafts !== null && !sameValue(drafts, stored);
+  const lack = shown.map((draft, index) => lackOf(draft, index + 1)).find((words) => words !== null) ?? null;
+  const command = commandOf(assignment.id, shown);
+  // What a key does to a large class may take longer than a key press: the fields go first.
+  const settled = useDeferredValue(drafts);
+  const effects = useMemo(() => {
+    const sound = settled?.every((draft, index) => lackOf(draft, index + 1) === null);
+    if (!settled || !sound || sameValue(settled, stored)) return null;
+    return keyEffects(state, commandOf(assignment.id, settled), { at: PREVIEWED_AT, by, fresh: fixed, journal: [] });
+  }, [settled, stored, state, assignment.id, by]);
+  const total = questionPoints(shown);
+  const edit = (place: number, fields: Partial<QuestionDraft>) => {
+    setDrafts(shown.map((draft, index) => (index === place ? { ...draft, ...fields } : draft)));
+  };
+  const move = (place: number, by_: 1 | -1) => {
+    const next = [...shown];
+    const [one] = next.splice(place, 1);
+    if (one) next.splice(Math.max(0, place + by_), 0, one);
+    setDrafts(next);
+  };
+  const keep = async () => {
+    const outcome = await change(command);
+    setTrouble(outcome.ok || outcome.issue.code === "nothing_to_change" ? null : issueWords(outcome.issue));
+    if (outcome.ok) setDrafts(null);
+  };
+  return (
+    <main className="mx-auto w-full max-w-[900px] px-[30px] pt-6 pb-16">
+      <title>{`Questions · ${assignment.name} · Upright Quill`}</title>
+      <h1 className="page-title">{assignment.name}: questions</h1>
+      <PlanPlaces slot={params.slot} />
+      <p className="figures mt-3 text-[14.5px] text-soft">
+        {counted(shown.length, "question")} · {pointsText(total)} of {assignment.points} points
+        {compare(total, fromDecimal(assignment.points)) !== 0 && (
+          <strong className="ms-2 text-ochre">The questions do not add up to the assignment’s points.</strong>
+        )}
+        <Link className="link ms-4" to={`/courses/${params.slot}/answers/${inAddress(assignment.id)}`}>
+          One question, all answers
+        </Link>
+        <Link className="link ms-4" to={`/courses/${params.slot}/plan/assignments/${inAddress(assignment.id)}`}>
+          The assignment
+        </Link>
+      </p>
+      <ol className="mt-3">
+        {shown.map((draft, index) => (
+          <li key={draft.id ?? `new-${String(index)}`} className="border-t border-rule py-3">
+            <div className="flex items-end gap-2">
+              <label className="min-w-0 flex-1 text-[13px] text-soft">
+                Question {index + 1}
+                <textarea
+                  className="field field-sizing-content min-h-9 resize-none text-[15px] text-ink"
+                  rows={1}
+                  value={draft.prompt}
+                  onChange={(event) => {
+                    edit(index, { prompt: event.target.value });
+                  }}
+                />
+              </label>
+              <label className="text-[13px] text-soft">
+                Answered by
+                <select
+                  className="field block !w-48"
+                  value={draft.key.kind}
+                  onChange={(event) => {
+                    edit(index, { key: FRESH_KEYS[event.target.value as keyof typeof FRESH_KEYS] });
+                  }}
+                >
+                  {Object.entries(KIND_WORDS).map(([kind, words]) => (
+                    <option key={kind} value={kind}>
+                      {words}
+                    </option>
+                  ))}
+                </select>
+              </label>
+              <FigureInput
+                label="Points"
+                className="w-20"
+                value={draft.points}
+                read={readFigure}
+                onRead={(points) => {
+                  edit(index, { points });
+                }}
+              />
+              <MoreMenu
+                label={`More for question ${String(index + 1)}`}
+                items={[
+                  {
+                    words: "Move up",
+                    onSelect: () => {
+                      move(index, -1);
+                    },
+                  },
+                  {
+                    words: "Move down",
+                    onSelect: () => {
+                      move(index, 1);
+                    },
+                  },
+                  null,
+                  {
+                    words: "Remove with its answers",
+                    onSelect: () => {
+                      setDrafts(shown.filter((_, at) => at !== index));
+                    },
+                  },
+                ]}
+              />
+            </div>
+            <KeyFields
+              place={index + 1}
+              answerKey={draft.key}
+              onChange={(key) => {
+                edit(index, { key });
+              }}
+            />
+          </li>
+        ))}
+      </ol>
+      <div className="flex flex-wrap items-center gap-4 border-t-2 border-ink pt-3">
+        <button
+          type="button"
+          className="act"
+          onClick={() => {
+            setDrafts([...shown, freshQuestion()]);
+          }}
+        >
+          Add a question
+        </button>
+        {dirty && (
+          <>
+            <button type="button" className="act act-first" disabled={lack !== null} onClick={() => void keep()}>
+              Keep {counted(shown.length, "question")}
+            </button>
+            <button
+              type="button"
+              className="link"
+              onClick={() => {
+                setDrafts(null);
+              }}
+            >
+              Back to what is kept
+            </button>
+          </>
+        )}
+        {typed.isLeft && <AsYouLeftIt />}
+        {dirty && lack && <p className="text-[14px] text-ochre">{lack}</p>}
+      </div>
+      {effects && <Effects effects={effects} />}
+      {trouble && (
+        <p role="alert" className="mt-2 text-wax">
+          {trouble}
+        </p>
+      )}
+      {stored.length > 0 && !dirty && (
+        <AnswerEntry
+          questions={questions}
+          students={students}
+          assignmentId={assignment.id}
+          now={repository.surroundings.now}
+          send={change}
+        />
+      )}
+    </main>
+  );
+}
+
+const commandOf = (
+  assignmentId: Assignment["id"],
+  drafts: readonly QuestionDraft[],
+): Extract<Command, { type: "saveQuestions" }> => ({
+  type: "saveQuestions",
+  assignmentId,
+  questions: drafts.map(keptQuestion),
+});
+
+/** Ids and moment of a preview are never kept. */
+const fixed = () => "preview";
+const PREVIEWED_AT = "2000-01-01T00:00:00Z" as Instant;
+
+/** Students of the preview shown. */
+const SHOWN = 12;
+
+function Effects({ effects }: { readonly effects: ReturnType<typeof keyEffects> }) {
+  if (!effects.ok) {
+    return (
+      <p role="alert" className="mt-3 text-wax">
+        {issueWords(effects.issue)}
+      </p>
+    );
+  }
+  const changed = effects.value;
+  return (
+    <section aria-label="What changes" className="mt-3 text-[14.5px]">
+      <p role="status">
+        {changed.length === 0 ? "No score changes." : `${counted(changed.length, "score")} would change:`}
+      </p>
+      <ul className="mt-1 columns-2">
+        {changed.slice(0, SHOWN).map(({ student, before, after }) => (
+          <li key={student.id} className="figures flex justify-between gap-4 pe-8">
+            {fullName(student)}
+            <span>
+              {before ? pointsText(before) : "–"} → <strong>{after ? pointsText(after) : "–"}</strong>
+            </span>
+          </li>
+        ))}
+      </ul>
+      {changed.length > SHOWN && <p className="text-soft">and {changed.length - SHOWN} more</p>}
+    </section>
+  );
+}

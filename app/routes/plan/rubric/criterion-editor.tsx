@@ -1,0 +1,222 @@
+import { fromDecimal, toNumber, type Decimal, type Id } from "#core/kernel";
+import type { Criterion, Level } from "#core/model";
+import { addLevel, levelsFromWords, moveBound, removeLevel } from "#core/scoring";
+import { formText } from "../../../ui/fields/form-text";
+import { FigureInput } from "../../../ui/fields/figure-input";
+import { MoreMenu } from "../../../ui/dialogs/more-menu";
+import { readFigure, readOptionalFigure } from "../../../ui/fields/read-figure";
+import { BoundsRuler } from "./bounds-ruler";
+
+interface CriterionEditorProps {
+  readonly criterion: Criterion;
+  readonly place: number;
+  /** The only criterion of the rubric, which stays. */
+  readonly last: boolean;
+  readonly fresh: () => string;
+  readonly onChange: (criterion: Criterion) => void;
+  readonly onMove: (by: -1 | 1) => void;
+  readonly onRemove: () => void;
+  /** Null where the rubric has as many criteria as it can. */
+  readonly onDuplicate: (() => void) | null;
+}
+
+/** One criterion: the ruler on which its levels are drawn and dragged, and below each level its figures and words. */
+export function CriterionEditor(props: CriterionEditorProps) {
+  const { criterion, place, last, fresh, onChange, onMove, onRemove, onDuplicate } = props;
+  const { levels } = criterion;
+  const setLevel = (index: number, fields: Partial<Level>) => {
+    onChange({ ...criterion, levels: levels.map((level, at) => (at === index ? { ...level, ...fields } : level)) });
+  };
+  const top = toNumber(fromDecimal(levels.at(-1)?.max ?? ("0" as Decimal)));
+  return (
+    <section aria-label={criterion.name} className="break-inside-avoid border-t-2 border-ink py-3">
+      <div className="flex items-end gap-3">
+        <label className="flex-1 text-[13px] text-soft">
+          <span className="print:hidden">Criterion {place}</span>
+          <input
+            className="field font-serif text-[17px] font-semibold text-ink"
+            maxLength={200}
+            value={criterion.name}
+            onChange={(event) => {
+              onChange({ ...criterion, name: event.target.value });
+            }}
+          />
+        </label>
+        <FigureInput
+          small
+          label="Step"
+          className="w-20 print:hidden"
+          value={criterion.step}
+          read={readFigure}
+          onRead={(step) => {
+            onChange({ ...criterion, step });
+          }}
+        />
+        <FigureInput
+          small
+          label="Weight"
+          className="w-24"
+          placeholder="none"
+          read={readOptionalFigure}
+          value={criterion.weight ?? ""}
+          onRead={(weight) => {
+            onChange({ ...criterion, weight });
+          }}
+        />
+        <MoreMenu
+          label={`More for ${criterion.name}`}
+          items={[
+            {
+              words: "Move up",
+              onSelect: () => {
+                onMove(-1);
+              },
+            },
+            {
+              words: "Move down",
+              onSelect: () => {
+                onMove(1);
+              },
+            },
+            ...(onDuplicate ? [{ words: "Duplicate the criterion", onSelect: onDuplicate }] : []),
+            ...(last ? [] : [null, { words: "Remove the criterion", onSelect: onRemove }]),
+          ]}
+        />
+      </div>
+      <BoundsRuler
+        criterion={criterion}
+        onBound={(index, points) => {
+          onChange(moveBound(criterion, index, points));
+        }}
+      />
+      <ol className="mt-2 grid gap-x-3 gap-y-3 sm:grid-cols-2 xl:grid-cols-3">
+        {levels.map((level, index) => (
+          <li key={level.id} className="min-w-0">
+            <div className="flex items-end gap-1.5">
+              <label className="min-w-0 flex-1 text-[12.5px] text-soft">
+                Level {index + 1}
+                <input
+                  className="field !px-2 !py-1 text-[14px] text-ink"
+                  maxLength={200}
+                  value={level.name}
+                  onChange={(event) => {
+                    setLevel(index, { name: event.target.value });
+                  }}
+                />
+              </label>
+              <FigureInput
+                small
+                label="from"
+                className="w-16"
+                value={level.min}
+                read={readFigure}
+                onRead={(min) => {
+                  setLevel(index, { min });
+                }}
+              />
+              <FigureInput
+                small
+                label="to"
+                className="w-16"
+                value={level.max}
+                read={readFigure}
+                onRead={(max) => {
+                  setLevel(index, { max });
+                }}
+              />
+              {levels.length > 1 && (
+                <button
+                  type="button"
+                  aria-label={`Remove level ${level.name}`}
+                  title="Remove this level"
+                  className="grid size-8 place-items-center rounded text-soft hover:bg-table print:hidden"
+                  onClick={() => {
+                    onChange(removeLevel(criterion, index));
+                  }}
+                >
+                  ×
+                </button>
+              )}
+            </div>
+            <textarea
+              aria-label={`Words of ${level.name}, ${criterion.name}`}
+              className="field mt-1 field-sizing-content min-h-14 resize-none !px-2 !py-1 text-[13.5px] leading-snug"
+              placeholder="What work on this level looks like"
+              maxLength={2000}
+              value={level.descriptor}
+              onChange={(event) => {
+                setLevel(index, { descriptor: event.target.value });
+              }}
+            />
+          </li>
+        ))}
+      </ol>
+      <p className="figures mt-1 flex justify-between text-[13px] text-soft">
+        {levels.length < 9 ? (
+          <button
+            type="button"
+            className="link print:hidden"
+            onClick={() => {
+              onChange(addLevel(criterion, `level:${fresh()}` as Id<"level">, "New level"));
+            }}
+          >
+            Add a level
+          </button>
+        ) : (
+          <span />
+        )}
+        <label className="flex items-center gap-1.5">
+          <input
+            type="checkbox"
+            checked={criterion.asksEvidence}
+            onChange={(event) => {
+              onChange({ ...criterion, asksEvidence: event.target.checked });
+            }}
+          />
+          Asks for a passage of the work
+        </label>
+        <span>up to {String(top)} points</span>
+      </p>
+      <LevelWords
+        criterion={criterion}
+        onWords={(words) => {
+          onChange(levelsFromWords(criterion, words, fresh));
+        }}
+      />
+    </section>
+  );
+}
+
+/** Levels filled from a row of words: `Thin, Sound, Full`, or as pasted from a spreadsheet. */
+function LevelWords({
+  criterion,
+  onWords,
+}: {
+  readonly criterion: Criterion;
+  readonly onWords: (words: readonly string[]) => void;
+}) {
+  return (
+    <form
+      className="mt-2 flex items-center gap-2 text-[13px] text-soft print:hidden"
+      onSubmit={(event) => {
+        event.preventDefault();
+        const words = formText(new FormData(event.currentTarget), "words").split(/[,;\t|]/);
+        onWords(words);
+        event.currentTarget.reset();
+      }}
+    >
+      <label className="flex flex-1 items-center gap-2">
+        Levels from a row of words
+        <input
+          name="words"
+          className="field !w-auto flex-1 !py-1 text-[13.5px] text-ink"
+          placeholder="Thin, Sound, Full"
+          aria-label={`Levels of ${criterion.name} from a row of words`}
+        />
+      </label>
+      <button type="submit" className="link">
+        Fill
+      </button>
+    </form>
+  );
+}

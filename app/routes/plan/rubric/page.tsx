@@ -1,0 +1,199 @@
+import { useEffect, useMemo, useState } from "react";
+import { judgedPapers, rubricEffects } from "#core/changes";
+import { decimal, pointsText, sameValue } from "#core/kernel";
+import { type Criterion, rosterName, type Rubric, rubricSchema, usesOfRubric } from "#core/model";
+import { checkRubric, duplicateCriterion, rulerEnds, startCriterion } from "#core/scoring";
+import { counted } from "#core/words";
+import { openCourse, orMissing } from "../../../course/open-course";
+import { fromAddress } from "../../../ui/address";
+import { PlanPlaces } from "../../../ui/parts/plan-places";
+import { troubleOf } from "../../../ui/hooks/use-command";
+import { AsYouLeftIt } from "../../../ui/fields/as-you-left-it";
+import { isShapedLike, useTyped } from "../../../ui/fields/drafts";
+import { findingWords } from "../../../ui/words/words";
+import { useChange } from "../../../course/use-change";
+import { CriterionEditor } from "./criterion-editor";
+import { RubricHead } from "./rubric-head";
+import { SamplePaper } from "./sample-paper";
+import type { Route } from "./+types/page";
+
+export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
+  const { session } = await openCourse(context, params.slot);
+  const { state } = session;
+  const rubric = orMissing(state.rubrics[fromAddress("rubric", params.rubricId)], "rubric");
+  return { state, rubric };
+}
+
+const fresh = () => crypto.randomUUID();
+/** Rest after an edit before a rubric that nobody is judged by keeps itself, in milliseconds. */
+const REST = 400;
+/** Papers named in the list of what changes. */
+const SHOWN = 6;
+
+export default function RubricPage({ loaderData, params }: Route.ComponentProps) {
+  const { state, rubric: stored } = loaderData;
+  const change = useChange();
+  const typed = useTyped<Rubric | null>(
+    `rubric/${stored.id}`,
+    null,
+    (found) => (isShapedLike(found, stored) ? (found as Rubric) : null),
+    stored,
+  );
+  const { value: draft, set: setDraft } = typed;
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const rubric = draft ?? stored;
+  const uses = usesOfRubric(state, stored.id);
+  const judged = uses.reduce((sum, { id }) => sum + judgedPapers(state, id, rubric.id), 0);
+  const findings = useMemo(() => checkRubric(rubric), [rubric]);
+  const valid = findings.every(({ kind }) => kind === "hint") && rubricSchema.safeParse(rubric).success;
+  const changed = draft !== null && !sameValue(draft, stored);
+  const touches = judged > 0 && changed && valid;
+  const effects = useMemo(() => (touches ? rubricEffects(state, rubric) : []), [touches, state, rubric]);
+
+  useEffect(() => {
+    if (!changed || !valid || judged > 0) return;
+    const timer = setTimeout(() => {
+      void change({ type: "saveRubric", rubric }).then((outcome) => {
+        setTrouble(troubleOf(outcome));
+        if (outcome.ok) setDraft((now) => (now === rubric ? null : now));
+      });
+    }, REST);
+    return () => {
+      clearTimeout(timer);
+    };
+  }, [changed, valid, judged, rubric, change, setDraft]);
+
+  const edit = (fields: Partial<Rubric>) => {
+    setTrouble(null);
+    setDraft({ ...rubric, ...fields });
+  };
+  const setCriterion = (index: number, criterion: Criterion | null) => {
+    const list = rubric.criteria.flatMap((one, at) => (at === index ? (criterion ? [criterion] : []) : [one]));
+    if (list.length > 0) edit({ criteria: list });
+  };
+  const move = (index: number, by: -1 | 1) => {
+    const list = [...rubric.criteria];
+    const [moved] = list.splice(index, 1);
+    if (moved) list.splice(Math.max(0, index + by), 0, moved);
+    edit({ criteria: list });
+  };
+  const apply = async () => {
+    const words = troubleOf(await change({ type: "saveRubric", rubric, confirmed: true }));
+    setTrouble(words);
+    if (words === null) setDraft(null);
+  };
+
+  return (
+    <main className="mx-auto w-full max-w-[1240px] px-[30px] pt-6 pb-24 print:max-w-none">
+      <title>{`${rubric.name} · Rubrics`}</title>
+      <h1 className="page-title">{stored.name}</h1>
+      <PlanPlaces slot={params.slot} />
+      <RubricHead rubric={rubric} uses={uses.map(({ name }) => name)} judged={judged} edit={edit} />
+      {findings.length > 0 && (
+        <ul aria-live="polite" className="mt-3 space-y-0.5 text-[14px] print:hidden">
+          {findings.map((finding, index) => (
+            <li key={index} className={finding.kind === "fault" ? "text-wax" : "text-ochre"}>
+              {"criterionId" in finding &&
+                `${rubric.criteria.find(({ id }) => id === finding.criterionId)?.name ?? ""}: `}
+              {findingWords(finding)}
+              {finding.kind === "fault" && " Not kept until it is mended."}
+            </li>
+          ))}
+        </ul>
+      )}
+      {typed.isLeft && (
+        <AsYouLeftIt
+          {...(sameValue(typed.leftFrom, stored) ? {} : { more: "the rubric was changed meanwhile" })}
+          onClear={typed.clear}
+        />
+      )}
+      {trouble && (
+        <p role="alert" className="mt-3 text-[14px] text-wax">
+          {trouble}
+        </p>
+      )}
+      <div className="mt-5 grid gap-10 lg:grid-cols-[minmax(0,1fr)_330px] print:block">
+        <div>
+          {rubric.criteria.map((criterion, index) => (
+            <CriterionEditor
+              key={criterion.id}
+              criterion={criterion}
+              place={index + 1}
+              last={rubric.criteria.length === 1}
+              fresh={fresh}
+              onChange={(next) => {
+                setCriterion(index, next);
+              }}
+              onMove={(by) => {
+                move(index, by);
+              }}
+              onRemove={() => {
+                setCriterion(index, null);
+              }}
+              onDuplicate={
+                rubric.criteria.length < 9
+                  ? () => {
+                      const twin = duplicateCriterion(criterion, `${criterion.name} (copy)`.slice(0, 200), fresh);
+                      edit({ criteria: rubric.criteria.toSpliced(index + 1, 0, twin) });
+                    }
+                  : null
+              }
+            />
+          ))}
+          {rubric.criteria.length < 9 && (
+            <button
+              type="button"
+              className="act act-quiet mt-4 print:hidden"
+              onClick={() => {
+                const name = `Criterion ${String(rubric.criteria.length + 1)}`;
+                const last = rubric.criteria.at(-1);
+                const points = last ? rulerEnds(last).maximum : decimal("12");
+                edit({ criteria: [...rubric.criteria, startCriterion(fresh, name, points)] });
+              }}
+            >
+              Add a criterion
+            </button>
+          )}
+        </div>
+        <SamplePaper rubric={rubric} points={uses[0]?.points ?? null} />
+      </div>
+      {changed && judged > 0 && (
+        <section
+          aria-label="What would change"
+          className="fixed inset-x-0 bottom-0 z-20 border-t-2 border-ink bg-sheet px-[30px] py-3 print:hidden"
+        >
+          <div className="mx-auto flex max-w-[1180px] items-center gap-6">
+            <div className="min-w-0 flex-1 text-[14.5px]" aria-live="polite">
+              <strong>
+                {counted(judged, "paper is", "papers are")} judged by it.{" "}
+                {effects.length === 0 ? "No score would change." : `${counted(effects.length, "score")} would change.`}
+              </strong>
+              <p className="figures truncate text-[13.5px] text-soft">
+                {effects
+                  .slice(0, SHOWN)
+                  .map(({ studentId, before, after }) => {
+                    const student = state.students[studentId];
+                    const text = (value: typeof before) => (value ? pointsText(value) : "open");
+                    return `${student ? rosterName(state, student) : ""} ${text(before)} → ${text(after)}`;
+                  })
+                  .join(" · ")}
+              </p>
+            </div>
+            <button
+              type="button"
+              className="act act-quiet"
+              onClick={() => {
+                setDraft(null);
+              }}
+            >
+              Put it back
+            </button>
+            <button type="button" className="act act-first" disabled={!valid} onClick={() => void apply()}>
+              Change the rubric
+            </button>
+          </div>
+        </section>
+      )}
+    </main>
+  );
+}

@@ -1,0 +1,107 @@
+import { rubricCsv, rubricJson } from "#core/formats";
+import type { Rubric } from "#core/model";
+import { isWeighted } from "#core/scoring";
+import { counted } from "#core/words";
+import { saveAs } from "../../../ui/save-as";
+
+interface RubricHeadProps {
+  readonly rubric: Rubric;
+  readonly uses: readonly string[];
+  readonly judged: number;
+  readonly edit: (fields: Partial<Rubric>) => void;
+}
+
+/** The rubric as a whole: its name, what it is for, what a chosen level proposes, and how it leaves the application. */
+export function RubricHead({ rubric, uses, judged, edit }: RubricHeadProps) {
+  const label = "text-[13px] text-soft";
+  return (
+    <div className="mt-5">
+      <div className="flex flex-wrap items-end gap-4 print:hidden">
+        <label className={`${label} w-72`}>
+          Name
+          <input
+            className="field text-[15px] text-ink"
+            maxLength={200}
+            value={rubric.name}
+            onChange={(event) => {
+              edit({ name: event.target.value });
+            }}
+          />
+        </label>
+        <label className={label}>
+          It is for
+          <select
+            className="field text-[15px] text-ink"
+            value={rubric.purpose}
+            onChange={(event) => {
+              edit({ purpose: event.target.value as Rubric["purpose"] });
+            }}
+          >
+            <option value="score">the score</option>
+            <option value="outcomes">outcomes only</option>
+          </select>
+        </label>
+        <label className={label}>
+          A chosen level proposes
+          <select
+            className="field text-[15px] text-ink"
+            value={rubric.proposal}
+            onChange={(event) => {
+              edit({ proposal: event.target.value as Rubric["proposal"] });
+            }}
+          >
+            <option value="top">its top</option>
+            <option value="middle">its middle</option>
+            <option value="bottom">its bottom</option>
+          </select>
+        </label>
+        {!isWeighted(rubric) && (
+          <label className="flex h-9 items-center gap-2 text-[14px]">
+            <input
+              type="checkbox"
+              className="size-4 accent-green"
+              checked={rubric.scaled}
+              onChange={(event) => {
+                edit({ scaled: event.target.checked });
+              }}
+            />
+            Scaled to the assignment&rsquo;s points
+          </label>
+        )}
+        <span className="flex-1" />
+        <button
+          type="button"
+          className="link pb-2 text-[14px]"
+          onClick={() => {
+            saveAs(new Blob([rubricCsv(rubric)], { type: "text/csv" }), `${rubric.name}.csv`);
+          }}
+        >
+          CSV
+        </button>
+        <button
+          type="button"
+          className="link pb-2 text-[14px]"
+          onClick={() => {
+            saveAs(new Blob([rubricJson(rubric)], { type: "application/json" }), `${rubric.name}.json`);
+          }}
+        >
+          JSON
+        </button>
+        <button
+          type="button"
+          className="link pb-2 text-[14px]"
+          onClick={() => {
+            window.print();
+          }}
+        >
+          Print
+        </button>
+      </div>
+      <p className="mt-2 text-[13.5px] text-soft">
+        {uses.length === 0 ? "No assignment uses it yet." : `Used by ${uses.join(", ")}.`}
+        {judged > 0 &&
+          ` ${counted(judged, "paper is", "papers are")} judged by it; a change is looked at before it is made.`}
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,135 @@
+import { useCallback, useMemo, useState } from "react";
+import type { Command } from "#core/changes";
+import { sameValue, type StudentId } from "#core/kernel";
+import { courseOf, rosterName, studentsOf, type Course } from "#core/model";
+import { changedTotals, type ChangedTotal } from "#core/totals";
+import { counted } from "#core/words";
+import { openCourse } from "../../../course/open-course";
+import { PlanPlaces } from "../../../ui/parts/plan-places";
+import { useTotalsAsk } from "../../../ui/dialogs/totals-ask";
+import { useSliced } from "../../../ui/hooks/use-sliced";
+import { isShapedLike, useTyped } from "../../../ui/fields/drafts";
+import { AsYouLeftIt } from "../../../ui/fields/as-you-left-it";
+import { troubleOf } from "../../../ui/hooks/use-command";
+import { useChange } from "../../../course/use-change";
+import { LateRuleFields } from "./late-rule-fields";
+import { Letters } from "./letters";
+import { Scales } from "./scales";
+import type { Rules } from "./rules";
+import { TotalsRules } from "./totals-rules";
+import type { Route } from "./+types/page";
+
+export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
+  const { session } = await openCourse(context, params.slot);
+  return { state: session.state };
+}
+
+/** Students named in the list of changed totals. */
+const SHOWN = 8;
+
+const NO_EDITS: Partial<Rules> = {};
+
+const readEdits =
+  (course: Course) =>
+  (stored: unknown): Partial<Rules> | null =>
+    isEdits(stored, course) ? stored : null;
+
+const isEdits = (stored: unknown, course: Course): stored is Partial<Rules> =>
+  typeof stored === "object" &&
+  stored !== null &&
+  Object.entries(stored).every(([key, value]) => key in course && isShapedLike(value, course[key as keyof Course]));
+
+export default function RulesPage({ loaderData, params }: Route.ComponentProps) {
+  const { state } = loaderData;
+  const course = courseOf(state);
+  const typed = useTyped<Partial<Rules>>("rules", NO_EDITS, readEdits(course));
+  const { value: edits, set: setEdits } = typed;
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const change = useChange();
+  const draft: Course = useMemo(() => ({ ...course, ...edits }), [course, edits]);
+  const changed = !sameValue(draft, course);
+  const edit = (fields: Partial<Rules>) => {
+    setEdits((before) => ({ ...before, ...fields }));
+    setTrouble(null);
+  };
+  const scaleAsk = useTotalsAsk(state, change);
+  const students = useMemo(() => studentsOf(state).map(({ id }) => id), [state]);
+  const look = useCallback(
+    (id: StudentId): ChangedTotal[] => changedTotals(state, { ...state, courses: { [draft.id]: draft } }, [id]),
+    [state, draft],
+  );
+  const { found, done, of } = useSliced(students, changed ? look : null);
+  const nameOf = (id: StudentId) => {
+    const student = state.students[id];
+    return student ? rosterName(state, student) : "";
+  };
+  const apply = async () => {
+    const command: Command = { type: "editCourse", fields: edits };
+    const words = troubleOf(await change(command));
+    setTrouble(words);
+    if (words === null) typed.clear();
+  };
+
+  return (
+    <main className="mx-auto w-full max-w-[1080px] px-[30px] pt-6 pb-24">
+      <title>{`Rules · ${course.title}`}</title>
+      <h1 className="page-title">Rules</h1>
+      <PlanPlaces slot={params.slot} />
+      <div className="mt-5 space-y-8">
+        <LateRuleFields draft={draft} edit={edit} />
+        <TotalsRules draft={draft} edit={edit} />
+        <Letters draft={draft} edit={edit} />
+        <Scales scales={Object.values(state.scales)} send={scaleAsk.send} />
+      </div>
+      {scaleAsk.dialog}
+      {changed && (
+        <section
+          aria-label="What would change"
+          className="fixed inset-x-0 bottom-0 z-20 border-t-2 border-ink bg-sheet px-[30px] py-3"
+        >
+          <div className="mx-auto flex max-w-[1020px] items-center gap-6">
+            <div className="min-w-0 flex-1 text-[14.5px]" aria-live="polite">
+              <strong>
+                {done < of
+                  ? `Looking at ${String(done)} of ${counted(of, "total")} …`
+                  : found.length === 0
+                    ? "No existing total would change."
+                    : `${String(found.length)} of ${counted(of, "total")} would change.`}
+              </strong>
+              <p className="figures truncate text-[13.5px] text-soft">
+                {found
+                  .slice(0, SHOWN)
+                  .map((one) => totalWords(nameOf(one.studentId), one))
+                  .join(" · ")}
+              </p>
+              {typed.isLeft && <AsYouLeftIt />}
+              {trouble && (
+                <p role="alert" className="text-[13.5px] text-wax">
+                  {trouble}
+                </p>
+              )}
+            </div>
+            <button
+              type="button"
+              className="act act-quiet"
+              onClick={() => {
+                typed.clear();
+                setTrouble(null);
+              }}
+            >
+              Put them back
+            </button>
+            <button type="button" className="act act-first" onClick={() => void apply()}>
+              Apply the rules
+            </button>
+          </div>
+        </section>
+      )}
+    </main>
+  );
+}
+
+function totalWords(name: string, { before, after, letterBefore, letterAfter }: ChangedTotal): string {
+  const letters = letterBefore === letterAfter ? "" : ` (${letterBefore ?? "none"} → ${letterAfter ?? "none"})`;
+  return `${name} ${before ?? "–"} → ${after ?? "–"}${letters}`;
+}

@@ -1,0 +1,142 @@
+import { useState } from "react";
+import type { Command } from "#core/changes";
+import type { StudentId } from "#core/kernel";
+import { counted } from "#core/words";
+import { Ask } from "../../../ui/dialogs/ask";
+import { ChoiceField } from "../../../ui/fields/choice-field";
+import { InlineField } from "../../../ui/fields/inline-field";
+import type { RosterRow, SetupRows } from "./rows";
+
+type Send = (command: Command) => Promise<string | null>;
+
+/** The roster; one line at a time can be opened and changed. */
+export function Roster({ rows, send }: { readonly rows: SetupRows; readonly send: Send }) {
+  const [open, setOpen] = useState<StudentId | null>(null);
+  const [leaving, setLeaving] = useState<RosterRow | null>(null);
+  const { students, sections } = rows;
+  if (students.length === 0) return <p className="mt-6 text-soft">Nobody is on the roster yet.</p>;
+  return (
+    <section aria-label="Roster" className="mt-8">
+      <h2 className="border-t-2 border-ink pt-2 font-semibold">{counted(students.length, "student")}</h2>
+      <table className="mt-2 w-full text-sm">
+        <thead>
+          <tr className="border-b border-ink text-left">
+            <th className="py-1 font-semibold">Name</th>
+            <th className="font-semibold">Number</th>
+            <th className="font-semibold">Section</th>
+            <th>
+              <span className="sr-only">Change</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {students.map((student) => (
+            <tr key={student.id} className="border-b border-rule align-top">
+              {open === student.id ? (
+                <Edit
+                  student={student}
+                  sections={sections}
+                  send={send}
+                  onLeave={() => {
+                    setLeaving(student);
+                  }}
+                  onClose={() => {
+                    setOpen(null);
+                  }}
+                />
+              ) : (
+                <>
+                  <td className="py-1">{student.name}</td>
+                  <td className="py-1 text-soft">{student.number}</td>
+                  <td className="py-1 text-soft">{sections.find(({ id }) => id === student.sectionId)?.name ?? ""}</td>
+                  <td className="py-1 text-right">
+                    <button
+                      type="button"
+                      className="link text-[13px]"
+                      onClick={() => {
+                        setOpen(student.id);
+                      }}
+                    >
+                      Change<span className="sr-only"> {student.name}</span>
+                    </button>
+                  </td>
+                </>
+              )}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <Ask
+        open={leaving !== null}
+        title={`Take ${leaving?.name ?? ""} off the roster?`}
+        action="Take off the roster"
+        onClose={() => {
+          setLeaving(null);
+        }}
+        onAct={() => {
+          if (leaving) void send({ type: "removeStudents", studentIds: [leaving.id] });
+        }}
+      >
+        Everything that is known of this student goes too: hand-ins, scores, comments. Undo brings all of it back. Who
+        only leaves the course can be kept instead: Left the course.
+      </Ask>
+    </section>
+  );
+}
+
+function Edit({
+  student,
+  sections,
+  send,
+  onLeave,
+  onClose,
+}: {
+  readonly student: RosterRow;
+  readonly sections: SetupRows["sections"];
+  readonly send: Send;
+  readonly onLeave: () => void;
+  readonly onClose: () => void;
+}) {
+  const keep = (fields: Extract<Command, { type: "editStudent" }>["fields"]) =>
+    send({ type: "editStudent", studentId: student.id, fields });
+  return (
+    <>
+      <td className="space-y-1 py-1 pe-2">
+        <InlineField
+          label="Given name"
+          value={student.givenName}
+          autoFocus
+          onKeep={(givenName) => keep({ givenName })}
+        />
+        <InlineField label="Family name" value={student.familyName} onKeep={(familyName) => keep({ familyName })} />
+        <InlineField label="E-mail" value={student.email} onKeep={(email) => keep({ email })} />
+      </td>
+      <td className="py-1 pe-2">
+        <InlineField label="Number" value={student.number} onKeep={(number) => keep({ number })} />
+      </td>
+      <td className="py-1 pe-2">
+        <ChoiceField
+          label="Section"
+          value={student.sectionId ?? ""}
+          options={[["", "None"], ...sections.map(({ id, name }) => [id, name] as const)]}
+          onKeep={(id) => keep({ sectionId: id === "" ? null : id })}
+        />
+      </td>
+      <td className="space-y-2 py-1 text-right text-[13px]">
+        <button type="button" className="link block w-full text-right" onClick={onClose}>
+          Done
+        </button>
+        <button
+          type="button"
+          className="link block w-full text-right"
+          onClick={() => void send({ type: "setLeft", studentIds: [student.id], left: true })}
+        >
+          Left the course
+        </button>
+        <button type="button" className="link block w-full text-right" onClick={onLeave}>
+          Take off
+        </button>
+      </td>
+    </>
+  );
+}

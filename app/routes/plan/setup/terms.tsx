@@ -1,0 +1,136 @@
+import { useState, type SubmitEvent } from "react";
+import type { Command } from "#core/changes";
+import { formText } from "../../../ui/fields/form-text";
+import { fromLocalText, parseDecimal } from "#core/kernel";
+import { counted } from "#core/words";
+import { InlineField } from "../../../ui/fields/inline-field";
+import { issueWords } from "../../../ui/words/words";
+import type { TermRow } from "./rows";
+
+type Send = (command: Command) => Promise<string | null>;
+
+/** Terms with their dates and weights; work belongs to a term by its due date. */
+export function Terms({
+  terms,
+  weights,
+  timeZone,
+  send,
+}: {
+  readonly terms: readonly TermRow[];
+  readonly weights: string | null;
+  readonly timeZone: string;
+  readonly send: Send;
+}) {
+  const save = (term: Omit<TermRow, "id" | "assignments">, id: TermRow["id"] | null): Promise<string | null> => {
+    const weight = parseDecimal(term.weight);
+    const startsAt = fromLocalText(term.from, timeZone);
+    const endsAt = fromLocalText(term.to, timeZone);
+    if (!weight.ok) return Promise.resolve(issueWords(weight.issue));
+    if (!startsAt || !endsAt) return Promise.resolve("A term needs a first and a last moment.");
+    return send({ type: "saveTerm", termId: id, name: term.name, weight: weight.value, startsAt, endsAt });
+  };
+  return (
+    <section aria-label="Terms">
+      <h2 className="border-t-2 border-ink pt-2 font-semibold">Terms</h2>
+      <p className="mt-1 text-[13px] text-soft">
+        {weights === null
+          ? "Without terms all work makes one total."
+          : weights === "100"
+            ? "Weights come to 100."
+            : `Weights come to ${weights}; they are worked out on what is there.`}
+      </p>
+      {terms.map((term) => (
+        <div key={term.id} className="mt-3 border-s-2 border-rule ps-3">
+          <div className="flex items-end gap-2">
+            <InlineField
+              label="Term"
+              className="flex-1"
+              value={term.name}
+              onKeep={(name) => save({ ...term, name }, term.id)}
+            />
+            <InlineField
+              label="Weight"
+              className="w-20"
+              inputMode="decimal"
+              value={term.weight}
+              onKeep={(weight) => save({ ...term, weight }, term.id)}
+            />
+          </div>
+          <InlineField
+            label="From"
+            className="mt-1"
+            type="datetime-local"
+            value={term.from}
+            onKeep={(from) => save({ ...term, from }, term.id)}
+          />
+          <InlineField
+            label="Until"
+            className="mt-1"
+            type="datetime-local"
+            value={term.to}
+            onKeep={(to) => save({ ...term, to }, term.id)}
+          />
+          <p className="mt-1 flex justify-between text-[13px] text-soft">
+            {counted(term.assignments, "assignment")} due in it
+            <button type="button" className="link" onClick={() => void send({ type: "removeTerm", termId: term.id })}>
+              Remove<span className="sr-only"> term {term.name}</span>
+            </button>
+          </p>
+        </div>
+      ))}
+      <AddTerm onAdd={(term) => save(term, null)} />
+    </section>
+  );
+}
+
+function AddTerm({ onAdd }: { readonly onAdd: (term: Omit<TermRow, "id" | "assignments">) => Promise<string | null> }) {
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const submit = async (event: SubmitEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const form = event.currentTarget;
+    const fields = new FormData(form);
+    const words = await onAdd({
+      name: formText(fields, "name"),
+      weight: formText(fields, "weight"),
+      from: formText(fields, "from"),
+      to: formText(fields, "to"),
+    });
+    setTrouble(words);
+    if (words === null) form.reset();
+  };
+  const label = "block text-[13px] text-soft";
+  const field = "field text-[15px] text-ink";
+  return (
+    <details className="mt-3">
+      <summary className="link text-[14px]">Add a term</summary>
+      <form className="mt-2 space-y-2" onSubmit={(event) => void submit(event)}>
+        <div className="flex gap-2">
+          <label className={`${label} flex-1`}>
+            Name
+            <input name="name" required className={field} placeholder="Autumn" />
+          </label>
+          <label className={`${label} w-20`}>
+            Weight
+            <input name="weight" required inputMode="decimal" className={field} />
+          </label>
+        </div>
+        <label className={label}>
+          From
+          <input name="from" type="datetime-local" required className={field} />
+        </label>
+        <label className={label}>
+          Until
+          <input name="to" type="datetime-local" required className={field} />
+        </label>
+        <button type="submit" className="act act-quiet">
+          Add term
+        </button>
+        {trouble && (
+          <p role="alert" className="text-[13px] text-wax">
+            {trouble}
+          </p>
+        )}
+      </form>
+    </details>
+  );
+}

@@ -1,0 +1,108 @@
+import { useLocation, useNavigate } from "react-router";
+import { filesOf, scoresCsv } from "#core/formats";
+import { courseOf } from "#core/model";
+import { counted } from "#core/words";
+import { openCourse } from "../../../course/open-course";
+import { FileButton } from "../../../ui/fields/file-button";
+import { JobStatus } from "../../../ui/dialogs/job-status";
+import { saveAs } from "../../../ui/save-as";
+import { StartEmpty } from "../../../ui/parts/start-empty";
+import { useJob } from "../../../ui/hooks/use-job";
+import { knownMarkerName } from "../../../start-courses";
+import { makeCourseFile, readInCourseFile } from "../../../exports/course-file";
+import type { Route } from "./+types/page";
+
+export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
+  const { repository, session } = await openCourse(context, params.slot);
+  const { state } = session;
+  const students = Object.keys(state.students).length;
+  const markerName = await knownMarkerName(repository);
+  return { repository, session, title: courseOf(state).title, students, files: filesOf(state).length, markerName };
+}
+
+export default function FilesPage({ loaderData, params }: Route.ComponentProps) {
+  const { repository, session, title, students, files, markerName } = loaderData;
+  const navigate = useNavigate();
+  const { hash } = useLocation();
+  const job = useJob();
+  const { progress, run, say } = job;
+
+  const onCourseFile = (file: File) =>
+    run(async (signal, tell) => {
+      const { slot, words } = await readInCourseFile(repository, file, signal, tell);
+      await navigate(`/courses/${slot}`);
+      return words;
+    });
+
+  return (
+    <main className="mx-auto w-full max-w-[860px] px-[30px] pt-6 pb-16">
+      <title>Files · Upright Quill</title>
+      <h1 className="page-title">Files</h1>
+      <JobStatus job={job} />
+      <Section id="scores" title="Scores for a spreadsheet">
+        <p>
+          One row per student, one column per assignment with its counted value, and the total.{" "}
+          {counted(students, "student")}.
+        </p>
+        <button
+          type="button"
+          className="act mt-3"
+          onClick={() => {
+            saveAs(
+              new Blob([scoresCsv(session.state)], { type: "text/csv;charset=utf-8" }),
+              `${params.slot}-scores.csv`,
+            );
+            say("The scores were saved as a CSV file.");
+          }}
+        >
+          Save the scores as CSV
+        </button>
+      </Section>
+      <Section id="course-file" title="The course file">
+        <p>
+          Everything of {title} in one archive of open formats: every record, every change, and{" "}
+          {counted(files, "handed-in file")} as {files === 1 ? "it" : "they"} came. Keep one outside this browser.
+        </p>
+        <button
+          type="button"
+          className="act act-first mt-3"
+          disabled={progress !== null}
+          onClick={() => void run((signal, tell) => makeCourseFile(repository, session, signal, tell))}
+        >
+          Make a course file
+        </button>
+      </Section>
+      <Section id="read-in" title="Read in a course file">
+        <p>It becomes a course of its own beside the ones that are here; nothing is replaced.</p>
+        <div className="mt-3">
+          <FileButton
+            words="Choose a course file"
+            accept=".zip"
+            disabled={progress !== null}
+            onFile={(file) => void onCourseFile(file)}
+          />
+        </div>
+      </Section>
+      <Section id="empty" title="Start an empty course">
+        <StartEmpty markerName={markerName} asked={hash === "#empty"} />
+      </Section>
+    </main>
+  );
+}
+
+function Section({
+  id,
+  title,
+  children,
+}: {
+  readonly id: string;
+  readonly title: string;
+  readonly children: React.ReactNode;
+}) {
+  return (
+    <section id={id} className="scroll-mt-16 border-t border-rule py-5 target:border-ink">
+      <h2 className="mb-1.5 font-serif text-[18px] font-semibold">{title}</h2>
+      {children}
+    </section>
+  );
+}

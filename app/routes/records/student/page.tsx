@@ -1,0 +1,188 @@
+import { useMemo, useState } from "react";
+import { Link, useNavigate } from "react-router";
+import { provenancesFrom } from "#core/changes";
+import type { Outlook } from "#core/totals";
+import { explainTotal } from "#core/totals";
+import { openCourse, orMissing } from "../../../course/open-course";
+import { AccountTree } from "../../../ui/parts/account-tree";
+import { deskAddress, fromAddress, studentAddress, windowAddress } from "../../../ui/address";
+import { DraftField } from "../../../ui/fields/draft-field";
+import { nameOfState } from "../../../ui/words/name-of";
+import { useChange } from "../../../course/use-change";
+import { OutlookBar } from "./outlook-bar";
+import { studentRows, type WorkRow } from "./rows";
+import type { Route } from "./+types/page";
+
+export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
+  const { session } = await openCourse(context, params.slot);
+  const { state } = session;
+  const student = orMissing(state.students[fromAddress("student", params.studentId)], "student");
+  return { state, student, entries: session.entries };
+}
+
+const OUTLOOKS: readonly (readonly [Outlook, string])[] = [
+  ["now", "now"],
+  ["lowest", "at the lowest"],
+  ["highest", "at the highest"],
+];
+
+export default function StudentPage({ loaderData, params }: Route.ComponentProps) {
+  const { state, student, entries } = loaderData;
+  const rows = useMemo(() => studentRows(state, student), [state, student]);
+  const provenances = useMemo(() => provenancesFrom(entries, state), [entries, state]);
+  const [outlook, setOutlook] = useState<Outlook>("now");
+  const account = useMemo(
+    () => explainTotal(state, student.id, outlook, provenances),
+    [state, student, outlook, provenances],
+  );
+  const change = useChange();
+  const navigate = useNavigate();
+  const go = (id: string | null) => {
+    if (id) void navigate(studentAddress(params.slot, id));
+  };
+  return (
+    <main className="mx-auto w-full max-w-[1080px] px-[30px] pt-6 pb-16 print:max-w-none print:pt-0">
+      <title>{`${rows.name} · Students`}</title>
+      <div className="flex items-baseline justify-between gap-6">
+        <h1 className="page-title">{rows.name}</h1>
+        <p className="flex gap-5 text-sm print:hidden">
+          <button
+            type="button"
+            className="link disabled:opacity-40"
+            disabled={!rows.before}
+            onClick={() => {
+              go(rows.before);
+            }}
+          >
+            Student before
+          </button>
+          <button
+            type="button"
+            className="link disabled:opacity-40"
+            disabled={!rows.after}
+            onClick={() => {
+              go(rows.after);
+            }}
+          >
+            Next student
+          </button>
+          <Link className="link" to={windowAddress(params.slot, student.id)}>
+            What they see
+          </Link>
+          <button
+            type="button"
+            className="link"
+            onClick={() => {
+              window.print();
+            }}
+          >
+            Print
+          </button>
+        </p>
+      </div>
+      <p className="mt-1 text-sm text-soft">{rows.subtitle}</p>
+      <OutlookBar rows={rows} />
+      <div className="mt-6 grid gap-10 lg:grid-cols-[minmax(0,1fr)_380px] print:block">
+        <div>
+          {rows.categories.map((category) => (
+            <section key={category.id} aria-label={category.name} className="mb-5 break-inside-avoid">
+              <h2 className="flex justify-between border-t-2 border-ink pt-1.5 text-sm font-semibold">
+                <span>{category.name}</span>
+                <span className="figures">{category.percent}</span>
+              </h2>
+              <table className="mt-1 w-full text-[14px]">
+                <caption className="sr-only">Work in {category.name}</caption>
+                <tbody>
+                  {category.work.map((work) => (
+                    <Work
+                      key={work.assignmentId}
+                      work={work}
+                      to={deskAddress(params.slot, work.assignmentId, student.id)}
+                    />
+                  ))}
+                </tbody>
+              </table>
+              {category.work.length === 0 && <p className="text-[14px] text-soft">No assignment yet.</p>}
+            </section>
+          ))}
+        </div>
+        <div className="space-y-6">
+          <section aria-label="Still needed">
+            <h2 className="border-t-2 border-ink pt-1.5 text-sm font-semibold">Still needed, on average, for</h2>
+            <table className="mt-1 w-full text-[14px]">
+              <tbody>
+                {rows.needed.map(({ goal, words, reached }) => (
+                  <tr key={goal} className="border-b border-rule">
+                    <th scope="row" className="py-1 text-left font-normal">
+                      {goal}
+                    </th>
+                    <td className={`figures text-right ${reached ? "text-green" : "text-soft"}`}>{words}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </section>
+          {rows.bonus.length > 0 && (
+            <section aria-label="Bonus work">
+              <h2 className="border-t-2 border-ink pt-1.5 text-sm font-semibold">Bonus work</h2>
+              <ul className="mt-1 text-[14px]">
+                {rows.bonus.map(({ name, words }) => (
+                  <li key={name} className="flex justify-between border-b border-rule py-1">
+                    {name} <span className="text-soft">{words}</span>
+                  </li>
+                ))}
+              </ul>
+            </section>
+          )}
+          <section aria-label="How the total came about">
+            <h2 className="flex justify-between border-t-2 border-ink pt-1.5 text-sm font-semibold">
+              How the total came about
+              <select
+                aria-label="Which total"
+                className="bg-transparent font-normal text-soft print:hidden"
+                value={outlook}
+                onChange={(event) => {
+                  setOutlook(event.target.value as Outlook);
+                }}
+              >
+                {OUTLOOKS.map(([value, words]) => (
+                  <option key={value} value={value} className="bg-sheet">
+                    {words}
+                  </option>
+                ))}
+              </select>
+            </h2>
+            <div className="mt-1">
+              <AccountTree account={account} nameOf={nameOfState(state)} open={2} />
+            </div>
+          </section>
+          <DraftField
+            place={`student-note/${student.id}`}
+            label="Note about this student, for instructors only"
+            className="print:hidden"
+            rows={3}
+            value={student.note}
+            onKeep={(note) => change({ type: "editStudent", studentId: student.id, fields: { note } })}
+          />
+        </div>
+      </div>
+    </main>
+  );
+}
+
+function Work({ work, to }: { readonly work: WorkRow; readonly to: string }) {
+  return (
+    <tr className="border-b border-rule align-baseline">
+      <th scope="row" className="py-1 text-left font-normal">
+        <Link to={to} className="hover:underline">
+          {work.name}
+        </Link>
+        {work.comment && <span className="block text-[13px] text-soft">{work.comment}</span>}
+      </th>
+      <td className="w-24 text-soft">{work.due}</td>
+      <td className={`w-40 ${work.tone}`}>{work.standing}</td>
+      <td className="figures w-28 text-right">{work.figure}</td>
+      <td className="figures w-20 text-right text-soft">{work.percent}</td>
+    </tr>
+  );
+}

@@ -1,0 +1,145 @@
+import { useState } from "react";
+import { localToday } from "#core/kernel";
+import { finalGrades, finalGradesCsv, openBeforeGrades, rosterResultsArchive } from "#core/formats";
+import { courseOf, gradeExportsOf } from "#core/model";
+import { counted } from "#core/words";
+import { openCourse } from "../../../course/open-course";
+import { JobStatus } from "../../../ui/dialogs/job-status";
+import { saveAs } from "../../../ui/save-as";
+import { useJob } from "../../../ui/hooks/use-job";
+import { troubleOf } from "../../../ui/hooks/use-command";
+import { UnderRelease } from "../../../ui/parts/under-release";
+import { useChange } from "../../../course/use-change";
+import { KeptExports } from "./kept-exports";
+import { Reports } from "./reports";
+import type { Route } from "./+types/page";
+
+export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
+  const { session } = await openCourse(context, params.slot);
+  return { state: session.state, entries: session.entries, at: session.now() };
+}
+
+export default function GradesPage({ loaderData, params }: Route.ComponentProps) {
+  const { state, entries, at } = loaderData;
+  const job = useJob();
+  const change = useChange();
+  const { timeZone, percentPlaces } = courseOf(state);
+  const grades = finalGrades(state);
+  const { waiting, undecided } = openBeforeGrades(state);
+  const without = grades.filter(({ percent }) => percent === null).length;
+  const exports = gradeExportsOf(state);
+  const [keptId, setKeptId] = useState<string | null>(null);
+  const day = localToday(at, timeZone);
+
+  /** Saves a file and keeps what was exported with its date. */
+  const exportAs = (name: string, blob: () => Blob) =>
+    job.run(async () => {
+      const trouble = troubleOf(await change({ type: "keepGradeExport", grades }));
+      if (trouble) throw new Error(trouble);
+      saveAs(blob(), name);
+      return `${name} was saved with ${counted(grades.length, "grade")}; what it says is kept below.`;
+    });
+
+  return (
+    <main className="mx-auto w-full max-w-[960px] px-[30px] pt-6 pb-16">
+      <title>Final grades · Upright Quill</title>
+      <UnderRelease to={`/courses/${params.slot}/release`} title="Final grades" />
+      <ul aria-label="Before the export" className="figures mt-2 text-[14px]">
+        <Line
+          good={waiting === 0}
+          words={waiting === 0 ? "Nothing waits to be scored" : `${counted(waiting, "paper")} waiting to be scored`}
+        />
+        <Line
+          good={undecided === 0}
+          words={
+            undecided === 0
+              ? "Nothing is undecided"
+              : `${counted(undecided, "result")} not in and not decided: they count as nothing yet`
+          }
+        />
+        {without > 0 && <Line good={false} words={`${counted(without, "student")} without any total`} />}
+      </ul>
+      <div className="mt-3 flex flex-wrap gap-3">
+        <button
+          type="button"
+          className="act act-first"
+          disabled={grades.length === 0}
+          onClick={() =>
+            void exportAs(
+              `final-grades-${day}.csv`,
+              () => new Blob([finalGradesCsv(grades)], { type: "text/csv;charset=utf-8" }),
+            )
+          }
+        >
+          Save as CSV
+        </button>
+        <button
+          type="button"
+          className="act act-quiet"
+          disabled={grades.length === 0}
+          onClick={() =>
+            void exportAs(
+              `roster-and-results-${day}.zip`,
+              () => new Blob([rosterResultsArchive(state, at)], { type: "application/zip" }),
+            )
+          }
+        >
+          Save the open roster-and-results set
+        </button>
+      </div>
+      <p className="mt-1 text-[13.5px] text-soft">
+        The set holds the roster, every assignment as a line item, every result, and the course total: ten CSV files in
+        one archive, with the columns of version 1.1 of the open standard. Names and titles stand in them exactly as
+        they are, also where one begins with “=”: read them in with a program made for such sets, and do not open them
+        in a spreadsheet.
+      </p>
+      <JobStatus job={job} />
+      <KeptExports exports={exports} grades={grades} timeZone={timeZone} chosen={keptId} onChoose={setKeptId} />
+      <Reports state={state} entries={entries} today={day} job={job} />
+      <details className="mt-6" open={exports.length === 0}>
+        <summary className="cursor-pointer font-semibold">Grades as they stand now</summary>
+        <table className="figures mt-2 w-full text-[14px]">
+          <thead>
+            <tr className="border-b border-rule text-left text-[13.5px] text-soft">
+              <th className="py-1 font-normal">Student</th>
+              <th className="font-normal">Number</th>
+              {grades[0]?.terms?.map(({ name }) => (
+                <th key={name} className="text-right font-normal">
+                  {name}, %
+                </th>
+              ))}
+              <th className="text-right font-normal">Total, % ({counted(percentPlaces, "decimal")})</th>
+              <th className="ps-6 font-normal">Letter</th>
+            </tr>
+          </thead>
+          <tbody>
+            {grades.map(({ studentId, name, number, percent, letter, terms }) => (
+              <tr key={studentId} className="border-b border-rule">
+                <td className="py-1">{name}</td>
+                <td className="text-soft">{number}</td>
+                {terms?.map((term) => (
+                  <td key={term.name} className="text-right">
+                    {term.percent ?? "–"}
+                  </td>
+                ))}
+                <td className="text-right">{percent ?? "–"}</td>
+                <td className="ps-6 font-semibold">{letter ?? "–"}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </details>
+    </main>
+  );
+}
+
+function Line({ good, words }: { readonly good: boolean; readonly words: string }) {
+  return (
+    <li className="flex gap-3 py-0.5">
+      <span aria-hidden="true" className={`w-3 font-semibold ${good ? "" : "text-wax"}`}>
+        {good ? "✓" : "!"}
+      </span>
+      {words}
+    </li>
+  );
+}

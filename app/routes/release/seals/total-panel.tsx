@@ -1,0 +1,249 @@
+import { useMemo, useState } from "react";
+import { fromLocalText } from "#core/kernel";
+import { checkedAfter, type Checked, type Command, type Context } from "#core/changes";
+import { courseOf } from "#core/model";
+import { stopsRelease, withStop } from "#core/release";
+import { counted } from "#core/words";
+import { useTroubleOf } from "../../../ui/hooks/use-command";
+import { useChange } from "../../../course/use-change";
+import { AskChange } from "./ask-change";
+import { namesWords } from "../preview-list";
+import { PreflightList } from "./preflight-list";
+import type { ReleaseRows, TotalRow } from "../rows";
+import { useLeakCheck } from "../../../ui/hooks/use-leak-check";
+
+interface TotalPanelProps {
+  readonly slot: string;
+  readonly total: TotalRow;
+  readonly rows: ReleaseRows;
+  readonly checked: Checked;
+  readonly context: Context;
+  readonly leaksTo: string;
+  readonly nameOf: (id: string) => string;
+}
+
+type Asked = { readonly title: string; readonly detail: string; readonly action: string; readonly command: Command };
+
+/** A total's seal: shown as a figure or a letter, timed, sealed; what it rests on; and copies that are out of date. */
+export function TotalPanel({ slot, total, rows, checked, context, leaksTo, nameOf }: TotalPanelProps) {
+  const trouble = useTroubleOf(useChange());
+  const [said, setSaid] = useState<string | null>(null);
+  const [asked, setAsked] = useState<Asked | null>(null);
+  const [moment, setMoment] = useState("");
+  const { state } = checked;
+  const { seal, name } = total;
+  const [shows, setShows] = useState(seal.shows);
+  const open = seal.state === "released";
+  const showing = useMemo(
+    (): Command => ({ type: "sealTotal", id: total.id, state: "released", at: null, shows }),
+    [total.id, shows],
+  );
+  const after = useMemo(() => checkedAfter(checked, showing, context) ?? checked, [checked, showing, context]);
+  const leaks = useLeakCheck(after);
+  const send = async (command: Command, words: string) => {
+    const refused = await trouble(command);
+    setSaid(refused ?? words);
+    return refused;
+  };
+  const at = fromLocalText(moment, rows.timeZone);
+  const other = rows.restOn === "released" ? "all" : "released";
+  return (
+    <section className="mt-4 border-t-2 border-ink pt-2" aria-label={`Seal of the ${name} total`}>
+      <h2 className="text-[16px] font-semibold">{name} total</h2>
+      <div className="mt-2 flex flex-wrap items-center gap-x-6 gap-y-1.5 text-[14px]">
+        <fieldset className="flex gap-5">
+          <legend className="sr-only">How students see it</legend>
+          {(["percent", "letter"] as const).map((kind) => (
+            <label key={kind} className="flex items-center gap-2">
+              <input
+                type="radio"
+                name="shows"
+                className="size-4 accent-green"
+                checked={shows === kind}
+                onChange={() => {
+                  setShows(kind);
+                }}
+              />
+              {kind === "percent" ? "as a figure" : "as a letter only"}
+            </label>
+          ))}
+        </fieldset>
+        <span className="text-soft">
+          All totals rest on {rows.restOn === "released" ? "released work only" : "all work, released or not"}.{" "}
+          <button
+            type="button"
+            className="link"
+            onClick={() => {
+              setAsked({
+                title: `Let totals rest on ${other === "all" ? "all work" : "released work only"}`,
+                detail:
+                  other === "all"
+                    ? "Sealed scores then enter the totals students see, and may be worked out from them."
+                    : "Sealed scores then enter no total a student sees.",
+                action: "Change what they rest on",
+                command: { type: "restTotals", on: other },
+              });
+            }}
+          >
+            Let them rest on {other === "all" ? "all work" : "released work only"}
+          </button>
+        </span>
+      </div>
+      <PreflightList
+        slot={slot}
+        assignmentId=""
+        findings={[]}
+        leaks={leaks}
+        leakStops={stopsRelease(courseOf(state), "leaks")}
+        leaksTo={leaksTo}
+        nameOf={nameOf}
+        onStops={(code, stops) => {
+          void send({ type: "editCourse", fields: withStop(courseOf(state), code, stops) }, "Kept.");
+        }}
+      />
+      <div className="mt-3 flex flex-wrap items-center gap-3">
+        {(!open || shows !== seal.shows) && (
+          <button
+            type="button"
+            className="act act-first"
+            onClick={() => {
+              setAsked({
+                title: `Show the ${name} total`,
+                detail: `Students see it ${shows === "percent" ? "as a figure" : "as a letter"} in their window.`,
+                action: `Show the ${name} total`,
+                command: showing,
+              });
+            }}
+          >
+            Show the {name} total
+          </button>
+        )}
+        {!open && (
+          <span className="flex items-center gap-1.5 text-[14px]">
+            <label className="text-soft" htmlFor="total-moment">
+              or from
+            </label>
+            <input
+              id="total-moment"
+              type="datetime-local"
+              className="field !w-auto"
+              value={moment}
+              title={`Time of the course: ${rows.timeZone}`}
+              onChange={(event) => {
+                setMoment(event.target.value);
+              }}
+            />
+            <button
+              type="button"
+              className="act act-quiet"
+              disabled={!at}
+              onClick={() => void send({ type: "sealTotal", id: total.id, state: "timed", at, shows }, "Timed.")}
+            >
+              Set the time
+            </button>
+          </span>
+        )}
+        {seal.state !== "sealed" && (
+          <button
+            type="button"
+            className="act act-quiet !text-wax"
+            onClick={() => {
+              setAsked({
+                title: `Seal the ${name} total`,
+                detail:
+                  total.seen.length === 0
+                    ? "Students see it no longer. Nobody has opened their totals."
+                    : `${counted(total.seen.length, "student has", "students have")} already seen their totals, and sealing does not undo that: ${namesWords(total.seen, nameOf)}.`,
+                action: "Take back and seal",
+                command: { type: "sealTotal", id: total.id, state: "sealed", at: null, shows: seal.shows },
+              });
+            }}
+          >
+            Take back and seal
+          </button>
+        )}
+      </div>
+      <p role="status" className="mt-2 min-h-5 text-[14px] text-soft">
+        {said}
+      </p>
+      <ChangedTotals total={total} send={send} />
+      {asked && (
+        <AskChange
+          {...asked}
+          state={state}
+          context={context}
+          nameOf={nameOf}
+          onSend={(command) => send(command, "Done.")}
+          onClose={() => {
+            setAsked(null);
+          }}
+        />
+      )}
+    </section>
+  );
+}
+
+function ChangedTotals({
+  total,
+  send,
+}: {
+  readonly total: TotalRow;
+  readonly send: (command: Command, words: string) => Promise<string | null>;
+}) {
+  if (total.changed.length === 0) return null;
+  const ids = total.changed.map(({ student }) => student.id);
+  return (
+    <section aria-label="Changed since it was given" className="mt-2">
+      <div className="flex items-center justify-between">
+        <h3 className="font-semibold">Changed since it was given</h3>
+        <button
+          type="button"
+          className="act"
+          onClick={() =>
+            void send(
+              { type: "releaseTotals", studentIds: ids },
+              `Released again to ${counted(ids.length, "student")}.`,
+            )
+          }
+        >
+          Release {counted(ids.length, "total")} again
+        </button>
+      </div>
+      <table className="mt-1 w-full text-[14px]">
+        <thead>
+          <tr className="border-b border-rule text-left text-[13px] text-soft">
+            <th className="py-1 font-normal">Student</th>
+            <th className="font-normal">They see</th>
+            <th className="font-normal">You have</th>
+            <th>
+              <span className="sr-only">Action</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {total.changed.map(({ student, old, present }) => (
+            <tr key={student.id} className="figures border-b border-rule">
+              <td className="py-1">{`${student.givenName} ${student.familyName}`}</td>
+              <td className="text-soft">{old ?? "nothing"}</td>
+              <td className="font-semibold">{present ?? "nothing"}</td>
+              <td className="text-right">
+                <button
+                  type="button"
+                  className="link"
+                  onClick={() =>
+                    void send(
+                      { type: "releaseTotals", studentIds: [student.id] },
+                      `Released again to ${student.givenName}.`,
+                    )
+                  }
+                >
+                  Release<span className="sr-only"> to {student.givenName}</span>
+                </button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}

@@ -1,0 +1,233 @@
+import { useMemo, useRef, useState } from "react";
+import { Link } from "react-router";
+import { keep, known } from "../../../course/choices";
+import { openCourse, orMissing } from "../../../course/open-course";
+import { fromAddress, inAddress } from "../../../ui/address";
+import { useAsking } from "../../../ui/dialogs/use-asking";
+import { useSearchChoice } from "../../../ui/hooks/use-search-choice";
+import { useChange } from "../../../course/use-change";
+import { AnswerLine } from "./answer-line";
+import { answerSheets, togetherAlike, type AlikeAnswers } from "./rows";
+import { useAnswerKeys } from "./use-answer-keys";
+import type { Route } from "./+types/page";
+
+export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
+  const { repository, session } = await openCourse(context, params.slot);
+  const { state } = session;
+  const assignment = orMissing(state.assignments[fromAddress("assignment", params.assignmentId)], "assignment");
+  const search = new URL(request.url).searchParams;
+  const question = search.get("question");
+  const nameless = search.has("names")
+    ? search.get("names") === "hidden"
+    : ((await known(repository, "names-hidden")) ?? false);
+  const rows = answerSheets(state, assignment, {
+    question: question && fromAddress("question", question),
+    nameless,
+    shuffle: Number(search.get("shuffle") ?? 0) || 0,
+  });
+  return { rows, assignment, nameless, repository };
+}
+
+/** One question over all answers: a digit gives the points and goes on to the next answer. */
+export default function AnswersPage({ loaderData, params }: Route.ComponentProps) {
+  const { rows, assignment, nameless, repository } = loaderData;
+  const [text, set] = useSearchChoice();
+  const { send, sendTyped, notice } = useAsking(useChange());
+  const [current, setCurrent] = useState(() =>
+    Math.max(
+      0,
+      togetherAlike(rows?.sheets ?? [], new Set()).findIndex(({ points }) => points === null),
+    ),
+  );
+  const [typing, setTyping] = useState(false);
+  const [takenApart, setTakenApart] = useState<ReadonlySet<string>>(() => new Set());
+  const isTogether = text("equal") !== "apart";
+  const sheets = useMemo(
+    () => togetherAlike(rows?.sheets ?? [], isTogether ? takenApart : "all"),
+    [rows, isTogether, takenApart],
+  );
+  const list = useRef<HTMLOListElement>(null);
+  const goTo = (place: number) => {
+    if (!rows) return;
+    const next = Math.min(sheets.length - 1, Math.max(0, place));
+    setCurrent(next);
+    setTyping(false);
+    list.current?.children[next]?.scrollIntoView({ block: "nearest" });
+  };
+  const where = ({ studentId, alike }: AlikeAnswers) => ({
+    assignmentId: assignment.id,
+    studentId,
+    ...(alike.length > 0 && { alike: alike.map((one) => one.studentId) }),
+    questionId: rows?.question.id ?? fromAddress("question", ""),
+  });
+  const showNames = (shown: boolean) => {
+    keep(repository, "names-hidden", !shown);
+    set("names", shown ? "shown" : "hidden");
+  };
+  const choose = (by: number) => {
+    if (!rows) return;
+    const next = rows.questions[(rows.place + by + rows.questions.length) % rows.questions.length];
+    if (next) set("question", inAddress(next.id));
+    setCurrent(0);
+  };
+  const sheet = sheets[current];
+  useAnswerKeys({
+    maximum: Number(rows?.question.points ?? 0),
+    points: (digit) => {
+      if (!sheet) return;
+      // On at once: the next key is for the next answer, however long this one takes to be kept. A refusal leads back.
+      const place = current;
+      goTo(place + 1);
+      void send({ type: "judgeAnswer", ...where(sheet), text: String(digit) }).then((outcome) => {
+        if (!outcome.ok && outcome.issue.code !== "nothing_to_change") goTo(place);
+      });
+    },
+    open: () => sheet && void send({ type: "judgeAnswer", ...where(sheet), text: "-" }),
+    move: (by) => {
+      goTo(current + by);
+    },
+    type: () => {
+      setTyping(true);
+    },
+    question: choose,
+    names: () => {
+      showNames(nameless);
+    },
+  });
+  const home = `/courses/${params.slot}`;
+  if (!rows) {
+    return (
+      <main className="p-8 text-soft">
+        {assignment.name} has no questions yet. Write them under{" "}
+        <Link className="link" to={`${home}/plan/assignments/${inAddress(assignment.id)}/questions`}>
+          Plan, questions
+        </Link>
+        .
+      </main>
+    );
+  }
+  return (
+    <main className="flex h-[calc(100vh-46px)] flex-col">
+      <title>{`Answers · ${assignment.name} · Upright Quill`}</title>
+      <div className="border-b border-rule px-[18px] py-2.5">
+        <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
+          <h1 className="font-serif text-[19px] font-semibold">
+            {assignment.name}: <span className="font-normal">one question, all answers</span>
+          </h1>
+          <span className="figures text-[14px] text-soft">
+            {rows.open === 0 ? "nothing waits" : `${String(rows.open)} of ${String(rows.sheets.length)} wait`}
+          </span>
+          <Choice
+            words="Without names"
+            on={nameless}
+            set={(on) => {
+              showNames(!on);
+            }}
+            first
+          />
+          <Choice
+            words="Shuffled"
+            on={text("shuffle") !== ""}
+            set={(on) => {
+              set("shuffle", on ? String(1 + (Date.now() % 100_000)) : "");
+              setCurrent(0);
+            }}
+          />
+          <Choice
+            words="Equal answers together"
+            on={isTogether}
+            set={(on) => {
+              set("equal", on ? "" : "apart");
+              setTakenApart(new Set());
+              setCurrent(0);
+            }}
+          />
+          <Link className="link text-[14px]" to={`${home}/plan/assignments/${inAddress(assignment.id)}/questions`}>
+            Questions and keys
+          </Link>
+        </div>
+        <div className="mt-1.5 flex items-baseline gap-3">
+          <select
+            aria-label="Question"
+            className="field !w-64 text-[14.5px]"
+            value={rows.question.id}
+            onChange={(event) => {
+              set("question", inAddress(event.target.value));
+              setCurrent(0);
+            }}
+          >
+            {rows.questions.map(({ id, prompt }, index) => (
+              <option key={id} value={id}>
+                {`${String(index + 1)}. ${prompt}`}
+              </option>
+            ))}
+          </select>
+          <p className="min-w-0 flex-1 font-serif text-[16px]">{rows.question.prompt}</p>
+        </div>
+        <p className="figures mt-1 text-[13.5px] text-soft">
+          A digit gives points · Enter: type them · Backspace: as the key gives · [ ]: other question · H: names
+        </p>
+      </div>
+      {notice && (
+        <p role="alert" className="border-b border-rule px-[18px] py-1.5 text-[14px] text-wax">
+          {notice}
+        </p>
+      )}
+      <ol ref={list} aria-label="Answers" className="min-h-0 flex-1 overflow-auto">
+        {sheets.length === 0 && <li className="p-8 text-soft">No answers are in yet.</li>}
+        {sheets.map((item, place) => (
+          <AnswerLine
+            key={item.studentId}
+            answer={`${assignment.id}/${item.studentId}/${rows.question.id}`}
+            sheet={item}
+            maximum={rows.question.points}
+            current={place === current}
+            typing={typing && place === current}
+            onChoose={() => {
+              setCurrent(place);
+            }}
+            onApart={() => {
+              setTakenApart(new Set([...takenApart, item.reading]));
+            }}
+            onPoints={(points, confirmed) =>
+              sendTyped({ type: "judgeAnswer", ...where(item), text: points, confirmed })
+            }
+            onTyped={(kept) => {
+              setTyping(false);
+              if (kept) goTo(place + 1);
+            }}
+            onComment={(comment, seen) =>
+              sendTyped({ type: "judgeAnswer", ...where(item), comment: { text: comment, seen } })
+            }
+          />
+        ))}
+      </ol>
+    </main>
+  );
+}
+
+function Choice({
+  words,
+  on,
+  set,
+  first = false,
+}: {
+  readonly words: string;
+  readonly on: boolean;
+  readonly set: (on: boolean) => void;
+  readonly first?: boolean;
+}) {
+  return (
+    <label className={`flex items-center gap-1.5 text-[14px] ${first ? "ms-auto" : ""}`}>
+      <input
+        type="checkbox"
+        className="size-4 accent-green"
+        checked={on}
+        onChange={(event) => {
+          set(event.target.checked);
+        }}
+      />
+      {words}
+    </label>
+  );
+}

@@ -1,0 +1,282 @@
+import { Group, Panel, Separator } from "react-resizable-panels";
+import { useEffect, useRef, useState } from "react";
+import { useNavigate, useSearchParams } from "react-router";
+import { phrasesOf } from "#core/changes";
+import { pointsText } from "#core/kernel";
+import { courseOf, fullName, type Message } from "#core/model";
+import { openCourse, orMissing } from "../../../course/open-course";
+import { deskAddress, fromAddress } from "../../../ui/address";
+import { useChange } from "../../../course/use-change";
+import { sweepRows } from "../../../ui/beside/sweep-rows";
+import { NearPapers } from "./paper/near-papers";
+import { JudgementColumn } from "./judgement/judgement-column";
+import { keep, keepIn, known, PILE_ORDERS } from "../../../course/choices";
+import { draftPaper, loadAhead, loadBeside, loadWork } from "./paper/load-work";
+import { Pile } from "./pile";
+import { deskRows } from "./rows";
+import { PhrasesAtHand, type Phrases } from "../../../ui/letter/phrases";
+import { useAsking } from "../../../ui/dialogs/use-asking";
+import { useDeskKeys } from "./use-desk-keys";
+import { useHandIn } from "./paper/use-hand-in";
+import { useWorkAhead } from "./paper/use-work-ahead";
+import { WholeRubric } from "./judgement/whole-rubric";
+import { WorkArea } from "./paper/work-area";
+import type { Route } from "./+types/page";
+
+export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
+  const { repository, session } = await openCourse(context, params.slot);
+  const { state } = session;
+  const assignment = orMissing(state.assignments[fromAddress("assignment", params.assignmentId)], "assignment");
+  const student = orMissing(state.students[fromAddress("student", params.studentId)], "student");
+  const search = new URL(request.url).searchParams;
+  const [hand, layout, marginWidth, keptOrder] = await Promise.all([
+    known(repository, "desk-hand"),
+    known(repository, "desk-layout"),
+    known(repository, "margin-width"),
+    known(repository, "pile-order"),
+  ]);
+  const order = PILE_ORDERS.find((item) => item === search.get("order")) ?? keptOrder ?? "name";
+  const rows = deskRows(state, assignment, student, order);
+  keepIn(repository, params.slot, "place", { assignmentId: assignment.id, studentId: student.id });
+  const [work, beside] = await Promise.all([
+    loadWork(repository, params.slot, rows, search.get("file")),
+    loadBeside(repository, params.slot, rows, search.get("beside")),
+  ]);
+  return {
+    rows,
+    order,
+    repository,
+    work,
+    beside,
+    hand: hand ?? "both",
+    layout,
+    marginWidth: marginWidth ?? undefined,
+    phrases: phrasesOf(state),
+    timeZone: courseOf(state).timeZone,
+    nameOf: ({ by }: Message) => (by ? (state.markers[by]?.name ?? "") : fullName(student)),
+    unitHours: courseOf(state).lateRule?.unitHours ?? 24,
+    nearPapers: (criterionId: string) =>
+      sweepRows(state, assignment, [], { criterion: criterionId, nameless: false, shuffle: 0 }),
+    draft: () => draftPaper(state, rows),
+    ahead: () => loadAhead(repository, params.slot, state, rows),
+  };
+}
+
+export default function DeskPage({ loaderData, params }: Route.ComponentProps) {
+  // Each paper gets a desk of its own, so that nothing half typed moves on to the next.
+  return <Desk key={`${params.assignmentId}/${params.studentId}`} loaderData={loaderData} slot={params.slot} />;
+}
+
+function Desk({
+  loaderData,
+  slot,
+}: {
+  readonly loaderData: Route.ComponentProps["loaderData"];
+  readonly slot: string;
+}) {
+  const { rows, phrases, order, unitHours, work, layout, marginWidth, repository } = loaderData;
+  const change = useChange();
+  const navigate = useNavigate();
+  useWorkAhead(loaderData.ahead);
+  const [search, setSearch] = useSearchParams();
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [comparing, setComparing] = useState<number | null>(null);
+  const [wholeGroup, setWholeGroup] = useState(true);
+  const [pileShown, setPileShown] = useState(true);
+  const [hand, setHand] = useState(loaderData.hand);
+  const overall = useRef<HTMLTextAreaElement>(null);
+  const privateNote = useRef<HTMLTextAreaElement>(null);
+  const outcomes = useRef<HTMLDivElement>(null);
+  const late = useRef<HTMLInputElement>(null);
+  const done = useRef<HTMLButtonElement>(null);
+  const handIn = useHandIn(repository, slot, rows);
+
+  const { send, sendTyped, notice } = useAsking(change);
+  const goTo = (studentId: string | null) => {
+    void navigate(studentId ? deskAddress(slot, rows.assignment.id, studentId) : `/courses/${slot}`);
+  };
+  const next = () => {
+    goTo(rows.after);
+  };
+  const showRubric = (open: boolean) => {
+    setSearch(
+      (now) => {
+        if (open) now.set("rubric", "whole");
+        else now.delete("rubric");
+        return now;
+      },
+      { replace: true },
+    );
+  };
+  const keys = useDeskKeys(
+    rows,
+    send,
+    {
+      next,
+      before: () => {
+        if (rows.before) goTo(rows.before);
+      },
+      nextWaiting: () => {
+        goTo(rows.nextWaiting);
+      },
+      togglePile: () => {
+        setPileShown((shown) => !shown);
+      },
+      focusOverall: () => overall.current?.focus(),
+      focusPrivate: () => privateNote.current?.focus(),
+      wholeRubric: () => {
+        showRubric(true);
+      },
+      focusOutcomes: () => outcomes.current?.focus(),
+      focusLate: () => late.current?.focus(),
+      focusDone: () => done.current?.focus(),
+      compare: (place) => {
+        setComparing((now) => (now === null ? place : null));
+      },
+    },
+    rows.group !== null && wholeGroup,
+  );
+  useEffect(() => {
+    const onEscape = (event: KeyboardEvent) => {
+      if (event.key !== "Escape") return;
+      setChosen(null);
+      setComparing(null);
+    };
+    window.addEventListener("keydown", onEscape);
+    return () => {
+      window.removeEventListener("keydown", onEscape);
+    };
+  }, []);
+
+  const comparedCriterion = comparing === null ? undefined : rows.criteria[keys.marked];
+  const atHand: Phrases = {
+    phrases,
+    places: {
+      given: rows.student.givenName,
+      name: rows.name,
+      score: rows.figure.counted ? pointsText(rows.figure.counted) : "–",
+      maximum: rows.assignment.points,
+    },
+    keep: (text) => void send({ type: "keepPhrase", text }),
+    remove: (phrase) => void send({ type: "removePhrase", phraseId: phrase.id }),
+  };
+  const judgement = (
+    <Panel id="judgement" defaultSize={352} minSize={270} maxSize={560}>
+      <JudgementColumn
+        slot={slot}
+        rows={rows}
+        unitHours={unitHours}
+        timeZone={loaderData.timeZone}
+        repository={repository}
+        markerName={loaderData.nameOf}
+        wholeGroup={wholeGroup}
+        onWholeGroup={setWholeGroup}
+        keys={keys}
+        send={send}
+        sendTyped={sendTyped}
+        notice={notice}
+        onEvidence={setChosen}
+        outcomesRef={outcomes}
+        onLastOutcome={() => done.current?.focus()}
+        overallRef={overall}
+        privateRef={privateNote}
+        lateRef={late}
+      />
+    </Panel>
+  );
+  const separator = (
+    <Separator
+      aria-label="Width of the judgement column"
+      className="w-[5px] border-s border-rule outline-none hover:bg-rule focus-visible:bg-ink"
+    />
+  );
+  return (
+    <main className="flex h-[calc(100vh-46px)] flex-col">
+      <title>{`${rows.name}, ${rows.assignment.shortName} · Upright Quill`}</title>
+      <PhrasesAtHand value={atHand}>
+        <Group
+          orientation="horizontal"
+          className="min-h-0 flex-1"
+          {...(layout ? { defaultLayout: layout } : {})}
+          onLayoutChanged={(changed) => {
+            keep(repository, "desk-layout", changed);
+          }}
+        >
+          {hand !== "right" && judgement}
+          {hand !== "right" && separator}
+          <Panel id="work" minSize={420}>
+            <WorkArea
+              slot={slot}
+              rows={rows}
+              work={work}
+              beside={loaderData.beside}
+              onAlone={() => {
+                setSearch((now) => {
+                  now.delete("beside");
+                  return now;
+                });
+              }}
+              send={send}
+              chosen={chosen}
+              onChoose={setChosen}
+              handIn={handIn}
+              wholeGroup={rows.group !== null && wholeGroup}
+              draft={loaderData.draft}
+              repository={repository}
+              marginWidth={marginWidth}
+              onMarginWidth={(width) => {
+                keep(repository, "margin-width", width);
+              }}
+            />
+          </Panel>
+          {hand === "right" && separator}
+          {hand === "right" && judgement}
+          {comparedCriterion && (
+            <Panel id="near" defaultSize={440} minSize={320} maxSize={620}>
+              <NearPapers
+                key={comparedCriterion.criterion.id}
+                row={comparedCriterion}
+                own={rows.student.id}
+                rowsOf={loaderData.nearPapers}
+                read={(fileId) => repository.readFile(slot, fileId)}
+                onClose={() => {
+                  setComparing(null);
+                }}
+              />
+            </Panel>
+          )}
+        </Group>
+      </PhrasesAtHand>
+      <WholeRubric
+        title={rows.assignment.name}
+        criteria={rows.criteria}
+        open={search.get("rubric") === "whole" && rows.criteria.length > 0}
+        onOpen={showRubric}
+      />
+      {pileShown && (
+        <Pile
+          slot={slot}
+          rows={rows}
+          order={order}
+          onOrder={(wanted) => {
+            keep(repository, "pile-order", wanted);
+            setSearch(
+              (now) => {
+                now.set("order", wanted);
+                return now;
+              },
+              { replace: true },
+            );
+          }}
+          hand={hand}
+          onHand={(wanted) => {
+            setHand(wanted);
+            keep(repository, "desk-hand", wanted);
+          }}
+          onNext={next}
+          doneRef={done}
+        />
+      )}
+    </main>
+  );
+}

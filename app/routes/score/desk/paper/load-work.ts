@@ -1,0 +1,88 @@
+import { courseOf, handInOf, type CourseState, type WorkFile } from "#core/model";
+import { sameValue } from "#core/kernel";
+import { draftFacet, visibleTo, type FacetContents } from "#core/release";
+import type { Repository } from "#storage";
+import type { DeskRows } from "../rows";
+
+export interface Work {
+  readonly file: DeskRows["files"][number];
+  /** Null when storage has lost the file's bytes. */
+  readonly blob: Blob | null;
+}
+
+/** The chosen file of a paper, or the last one of its last attempt. */
+export async function loadWork(
+  repository: Repository,
+  slot: string,
+  rows: DeskRows,
+  wanted: string | null,
+): Promise<Work | null> {
+  const file = rows.files.find(({ id }) => id === `file:${wanted ?? ""}`) ?? rows.files.at(-1);
+  return file ? { file, blob: await repository.readFile(slot, file.id) } : null;
+}
+
+/** The file that another is to be compared with. */
+export async function loadBeside(
+  repository: Repository,
+  slot: string,
+  rows: DeskRows,
+  wanted: string | null,
+): Promise<Work | null> {
+  const file = wanted === null ? undefined : rows.files.find(({ id }) => id === `file:${wanted}`);
+  return file ? { file, blob: await repository.readFile(slot, file.id) } : null;
+}
+
+/** A file to be got ready, with its bytes if storage has them. */
+export interface WorkAhead {
+  readonly file: WorkFile;
+  readonly blob: Blob | null;
+}
+
+/** The work of the papers that the keys lead to next: the one after, and the next that waits. */
+export async function loadAhead(
+  repository: Repository,
+  slot: string,
+  state: CourseState,
+  rows: DeskRows,
+): Promise<readonly WorkAhead[]> {
+  const students = new Set([rows.after, rows.nextWaiting].filter((id) => id !== null));
+  const files = [...students].flatMap(
+    (id) => handInOf(state, rows.assignment.id, id)?.attempts.at(-1)?.files.slice(-1) ?? [],
+  );
+  return Promise.all(files.map(async (file) => ({ file, blob: await repository.readFile(slot, file.id) })));
+}
+
+/** What a paper says to its student as it stands now, and who says it. */
+export interface PaperDraft extends Omit<FacetContents, "classFigures"> {
+  readonly course: string;
+  readonly marker: string;
+  /** What of it the student has not been given, or has been given otherwise, in words. */
+  readonly sealed: readonly string[];
+}
+
+/** Facets that a marked paper holds. */
+const HELD_FACETS = [
+  ["score", "the score"],
+  ["rubric", "the rubric detail"],
+  ["comments", "notes and comments"],
+  ["outcomes", "outcomes"],
+] as const;
+
+/** Draws up what a paper would say if it were released now; private notes are no part of it. */
+export function draftPaper(state: CourseState, { assignment, student }: DeskRows): PaperDraft {
+  const { shortTitle, markerId } = courseOf(state);
+  const given = visibleTo(state, student.id).find((one) => one.assignment.id === assignment.id);
+  const sealed = HELD_FACETS.filter(([facet]) => {
+    const content = draftFacet(state, assignment, student, facet);
+    return content !== null && !sameValue(content, given?.[facet] ?? null);
+  });
+  return {
+    sealed: sealed.map(([, words]) => words),
+    course: shortTitle,
+    marker: state.markers[markerId]?.name ?? "",
+    score: draftFacet(state, assignment, student, "score"),
+    rubric: draftFacet(state, assignment, student, "rubric"),
+    comments: draftFacet(state, assignment, student, "comments"),
+    outcomes: draftFacet(state, assignment, student, "outcomes"),
+  };
+}

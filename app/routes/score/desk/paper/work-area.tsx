@@ -1,0 +1,235 @@
+import { useMemo, useRef, type RefObject } from "react";
+import type { ChangeResult, Command } from "#core/changes";
+import { CompareAttempts } from "../../../../ui/work/view/compare-attempts";
+import { Unreadable } from "../../../../ui/work/pages/unreadable";
+import type { EvidenceTarget, NoteActions } from "../../../../ui/work/types";
+import { WorkView } from "../../../../ui/work/view/work-view";
+import type { Repository } from "#storage";
+import type { MenuItems } from "../../../../ui/dialogs/more-menu";
+import { FileNewsLine } from "./file-news";
+import type { PaperDraft, Work } from "./load-work";
+import { usePaperFiles, type PaperFiles } from "./use-paper-files";
+import { Answers } from "../judgement/answers";
+import { FileBar } from "./file-bar";
+import type { DeskRows } from "../rows";
+import type { HandInActions } from "./use-hand-in";
+
+interface WorkAreaProps {
+  readonly slot: string;
+  readonly rows: DeskRows;
+  readonly work: Work | null;
+  /** An earlier attempt to compare it with. */
+  readonly beside: Work | null;
+  /** Ends the comparison. */
+  readonly onAlone: () => void;
+  readonly send: (command: Command) => Promise<ChangeResult>;
+  readonly chosen: string | null;
+  readonly onChoose: (noteId: string | null) => void;
+  readonly handIn: HandInActions;
+  readonly marginWidth: number | undefined;
+  readonly onMarginWidth: (width: number) => void;
+  /** Whether a note is for the whole group. */
+  readonly wholeGroup: boolean;
+  readonly draft: () => PaperDraft;
+  readonly repository: Repository;
+}
+
+/** The middle and right of the desk: the work with its notes, or what to do where there is none. */
+export function WorkArea(props: WorkAreaProps) {
+  const { slot, rows, work, send, chosen, onChoose, handIn } = props;
+  const criteria = useMemo(
+    () =>
+      rows.criteria.map(({ criterion, colour }): EvidenceTarget => ({
+        id: criterion.id,
+        name: criterion.name,
+        colour,
+      })),
+    [rows.criteria],
+  );
+  const files = usePaperFiles({ rows, work, criteria, draft: props.draft, repository: props.repository, send });
+  const compared = useMemo(
+    () => props.beside && work && { before: attemptFile(props.beside), after: attemptFile(work) },
+    [props.beside, work],
+  );
+  const attempt = useRef<HTMLInputElement>(null);
+  const marked = useRef<HTMLInputElement>(null);
+  if (!work && rows.answers.length > 0) return <Answers slot={slot} rows={rows} send={send} />;
+  if (!work) return <NoWork rows={rows} handIn={handIn} files={files} />;
+  const { file, blob } = work;
+  const place = { assignmentId: rows.assignment.id, studentId: rows.student.id };
+  const actions: NoteActions = {
+    add: async (note) => {
+      const outcome = await send({
+        type: "addNote",
+        ...place,
+        fileId: file.id,
+        body: "",
+        forGroup: props.wholeGroup,
+        ...note,
+      });
+      return outcome.ok ? (outcome.value.patches[0]?.id ?? null) : null;
+    },
+    write: (noteId, body, seen) => send({ type: "editNote", noteId, body, seen }),
+    link: (noteId, criterionId) => void send({ type: "editNote", noteId, criterionId }),
+    colour: (noteId, colour) => void send({ type: "editNote", noteId, colour }),
+    move: (noteId, target) => send({ type: "editNote", noteId, target }),
+    draw: (page, colour, stroke) => void send({ type: "drawStroke", ...place, fileId: file.id, page, colour, stroke }),
+    remove: (noteId) => void send({ type: "removeNote", noteId }),
+  };
+  const more = (): MenuItems => [
+    { words: "Save the marked paper (PDF)", onSelect: files.savePdf },
+    { words: "Save the remarks (JSON-LD)", onSelect: files.saveAnnotations },
+    { words: "Read in remarks from a marked PDF", onSelect: () => marked.current?.click() },
+    null,
+    { words: "Add another attempt", onSelect: () => attempt.current?.click() },
+    {
+      words: `Discard attempt ${String(file.attempt)}`,
+      onSelect: () => void send({ type: "discardAttempt", ...place, attempt: file.attempt }),
+    },
+  ];
+  return (
+    <div
+      className="flex h-full flex-col bg-table"
+      onDragOver={(event) => {
+        if (event.dataTransfer.types.includes("Files")) event.preventDefault();
+      }}
+      onDrop={(event) => {
+        if (event.dataTransfer.files.length === 0) return;
+        event.preventDefault();
+        void handIn.addFiles([...event.dataTransfer.files]);
+      }}
+    >
+      {rows.files.length > 1 && <FileBar slot={slot} rows={rows} current={file} send={send} />}
+      <FileNewsLine files={files} trouble={handIn.trouble} />
+      <div className="min-h-0 flex-1">
+        {compared ? (
+          <CompareAttempts {...compared} onClose={props.onAlone} />
+        ) : blob ? (
+          <WorkView
+            key={file.id}
+            file={file}
+            blob={blob}
+            notes={rows.notes.filter((note) => note.fileId === file.id)}
+            criteria={criteria}
+            actions={actions}
+            chosen={chosen}
+            onChoose={onChoose}
+            marginWidth={props.marginWidth}
+            onMarginWidth={props.onMarginWidth}
+            threads={rows.threads}
+            more={more}
+          />
+        ) : (
+          <Unreadable
+            name={file.name}
+            blob={new Blob()}
+            what="This browser no longer holds the file's bytes."
+            mend="Read in your last course file under Files."
+          />
+        )}
+      </div>
+      <FileChooser
+        label="Files of another attempt"
+        chooser={attempt}
+        multiple
+        onFiles={(chosenFiles) => void handIn.addFiles(chosenFiles)}
+      />
+      <FileChooser
+        label="A marked PDF"
+        chooser={marked}
+        accept="application/pdf,.pdf"
+        onFiles={([first]) => {
+          if (first) void files.readIn(first);
+        }}
+      />
+    </div>
+  );
+}
+
+const attemptFile = ({ file, blob }: Work) => ({ file, blob, title: `Attempt ${String(file.attempt)}: ${file.name}` });
+
+interface FileChooserProps {
+  readonly label: string;
+  readonly chooser: RefObject<HTMLInputElement | null>;
+  readonly multiple?: boolean;
+  readonly accept?: string;
+  readonly onFiles: (files: File[]) => void;
+}
+
+/** The browser's own choice of files, opened from a menu. */
+function FileChooser({ label, chooser, multiple = false, accept, onFiles }: FileChooserProps) {
+  return (
+    <input
+      ref={chooser}
+      type="file"
+      hidden
+      multiple={multiple}
+      accept={accept}
+      aria-label={label}
+      onChange={(event) => {
+        const files = [...(event.target.files ?? [])];
+        event.target.value = "";
+        onFiles(files);
+      }}
+    />
+  );
+}
+
+interface NoWorkProps {
+  readonly rows: DeskRows;
+  readonly handIn: HandInActions;
+  readonly files: PaperFiles;
+}
+
+function NoWork({ rows, handIn, files }: NoWorkProps) {
+  const onPaper = rows.channel === "paper" || rows.attempts > 0;
+  return (
+    <div
+      className="grid h-full place-items-center bg-table p-8"
+      onDragOver={(event) => {
+        event.preventDefault();
+      }}
+      onDrop={(event) => {
+        event.preventDefault();
+        void handIn.addFiles([...event.dataTransfer.files]);
+      }}
+    >
+      <div className="max-w-md text-center">
+        <p className="font-serif text-xl">
+          {onPaper ? "On paper: there is nothing to open here." : "Nothing handed in yet."}
+        </p>
+        <p className="mt-2 text-soft">
+          {onPaper
+            ? `${rows.criteria.length > 0 ? "Judge it on its rulers" : "Type its score (Enter)"}, with the paper beside you.`
+            : `Say that ${rows.student.givenName} is missing (M) or excused (X), or add what came in another way.`}
+        </p>
+        <div className="mt-4 flex justify-center gap-2">
+          <label className="act cursor-pointer focus-within:outline-2 focus-within:outline-offset-2 focus-within:outline-ink">
+            Add files
+            <input
+              type="file"
+              multiple
+              className="sr-only"
+              onChange={(event) => {
+                const files = [...(event.target.files ?? [])];
+                event.target.value = "";
+                void handIn.addFiles(files);
+              }}
+            />
+          </label>
+          {rows.figure.standing === "expected" && (
+            <button type="button" className="act act-quiet" onClick={() => void handIn.addPaper()}>
+              It came on paper
+            </button>
+          )}
+          {onPaper && (
+            <button type="button" className="act act-quiet" onClick={files.savePdf}>
+              Save the feedback page (PDF)
+            </button>
+          )}
+        </div>
+        <FileNewsLine files={files} trouble={handIn.trouble} />
+      </div>
+    </div>
+  );
+}

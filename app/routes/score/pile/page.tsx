@@ -1,0 +1,133 @@
+import { useMemo, useState } from "react";
+import { Link, useNavigate } from "react-router";
+import type { AssignmentId, StudentId } from "#core/kernel";
+import { counted } from "#core/words";
+import { openCourse, orMissing } from "../../../course/open-course";
+import { fromAddress, inAddress } from "../../../ui/address";
+import { troubleOf } from "../../../ui/hooks/use-command";
+import { useChange } from "../../../course/use-change";
+import { Done } from "./done";
+import { PileField } from "./pile-field";
+import { pileRows } from "./rows";
+import type { Route } from "./+types/page";
+
+export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
+  const { session } = await openCourse(context, params.slot);
+  const { state } = session;
+  const assignment = orMissing(state.assignments[fromAddress("assignment", params.assignmentId)], "assignment");
+  return { state, assignment };
+}
+
+export default function PilePage({ loaderData, params }: Route.ComponentProps) {
+  const { state, assignment } = loaderData;
+  const rows = useMemo(() => pileRows(state, assignment), [state, assignment]);
+  const change = useChange();
+  const navigate = useNavigate();
+  const [order, setOrder] = useState<readonly StudentId[]>([]);
+  const address = (id: AssignmentId) => `/courses/${params.slot}/pile/${inAddress(id)}`;
+  const entered = rows.students.length - rows.left.length;
+  const share = rows.students.length === 0 ? 0 : entered / rows.students.length;
+  const listed = [
+    ...order.flatMap((id) => rows.students.find(({ studentId }) => studentId === id) ?? []),
+    ...rows.students.filter(({ studentId, entered: text }) => text !== "" && !order.includes(studentId)),
+  ];
+
+  return (
+    <main className="mx-auto w-full max-w-[1080px] px-[30px] pt-6 pb-16">
+      <title>{`Pile · ${assignment.name}`}</title>
+      <div className="flex items-baseline justify-between gap-6">
+        <h1 className="page-title">{assignment.name}: from the pile</h1>
+        <select
+          aria-label="Assignment"
+          className="field !w-56 text-[14px]"
+          value={assignment.id}
+          onChange={(event) => void navigate(address(event.target.value as AssignmentId))}
+        >
+          {rows.assignments.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </div>
+      {rows.students.length === 0 ? (
+        <p className="mt-6 text-soft">
+          Nobody is on the roster yet. Add students under{" "}
+          <Link className="link" to={`/courses/${params.slot}/plan/course`}>
+            Course and roster
+          </Link>
+          .
+        </p>
+      ) : (
+        <>
+          <p className="figures mt-1 text-sm text-soft">
+            {unitWords(rows.unit)} · {entered} of {counted(rows.students.length, "student")} entered
+          </p>
+          <div aria-hidden="true" className="mt-2 h-1.5 bg-rule">
+            <div className="h-full bg-green" style={{ width: `${String(share * 100)}%` }} />
+          </div>
+          <PileField
+            key={assignment.id}
+            state={state}
+            assignment={assignment}
+            onEnter={async (cell, confirmed) => {
+              const words = troubleOf(
+                await change({ type: "enterScores", how: "entered from the pile", cells: [cell], confirmed }),
+              );
+              if (words === null)
+                setOrder((before) => [cell.studentId, ...before.filter((id) => id !== cell.studentId)]);
+              return words;
+            }}
+          />
+          <div className="mt-6 grid gap-10 lg:grid-cols-[minmax(0,1fr)_300px]">
+            <Done
+              students={listed}
+              fresh={order}
+              onChange={async (studentId, text, seen, confirmed) =>
+                troubleOf(
+                  await change({
+                    type: "setScore",
+                    assignmentId: assignment.id,
+                    studentId,
+                    text,
+                    seen,
+                    confirmed,
+                  }),
+                )
+              }
+            />
+            <section aria-label="Not entered yet">
+              <h2 className="border-t-2 border-ink pt-2 font-semibold">
+                {rows.left.length === 0 ? "Everybody is entered" : `${String(rows.left.length)} not entered yet`}
+              </h2>
+              <ul className="mt-1 text-[14px]">
+                {rows.left.map(({ studentId, name, number }) => (
+                  <li key={studentId} className="flex justify-between border-b border-rule py-0.5">
+                    {name} <span className="text-soft">{number}</span>
+                  </li>
+                ))}
+              </ul>
+              {rows.left.length > 0 && entered > 0 && (
+                <button
+                  type="button"
+                  className="act act-quiet mt-3"
+                  onClick={() =>
+                    void change({
+                      type: "enterScores",
+                      how: "set missing",
+                      cells: rows.left.map(({ studentId }) => ({ assignmentId: assignment.id, studentId, text: "m" })),
+                    })
+                  }
+                >
+                  Mark {counted(rows.left.length, "student")} missing
+                </button>
+              )}
+            </section>
+          </div>
+        </>
+      )}
+    </main>
+  );
+}
+
+const unitWords = (unit: string): string => (unit === "percent" ? "In percent" : `Points ${unit}`);

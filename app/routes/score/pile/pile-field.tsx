@@ -1,0 +1,139 @@
+import { useMemo, useRef, useState, type KeyboardEvent } from "react";
+import type { EntryCell } from "#core/changes";
+import type { Assignment, CourseState } from "#core/model";
+import { AsYouLeftIt } from "../../../ui/fields/as-you-left-it";
+import { readTextDraft, useTyped } from "../../../ui/fields/drafts";
+import { pileHint, pileReading } from "./rows";
+
+interface PileFieldProps {
+  readonly state: CourseState;
+  readonly assignment: Assignment;
+  /** Enters one cell; answers words of trouble, or null. */
+  readonly onEnter: (cell: EntryCell, confirmed: boolean) => Promise<string | null>;
+}
+
+/** The one field of pile entry: part of a name, the score, Enter. The rest of the line is what it comes to. */
+export function PileField({ state, assignment, onEnter }: PileFieldProps) {
+  const typed = useTyped(`pile/${assignment.id}`, "", readTextDraft);
+  const { value: line, set: setLine } = typed;
+  const [picked, setPicked] = useState<number | null>(null);
+  const [asked, setAsked] = useState<string | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const field = useRef<HTMLInputElement>(null);
+  const reading = useMemo(() => pileReading(state, assignment, line), [state, assignment, line]);
+  const { candidates, best, text, comment } = reading;
+  const ambiguous = best > 1 && picked === null;
+  const chosen = candidates[picked ?? 0];
+  const hint = chosen ? pileHint(state, assignment, chosen, text) : null;
+
+  const set = (next: string) => {
+    setLine(next);
+    setPicked(null);
+    setAsked(null);
+    setTrouble(null);
+  };
+  const enter = () => {
+    if (!chosen || !hint || hint.refused) return;
+    if (ambiguous) {
+      setPicked(0);
+      return;
+    }
+    const question = `${chosen.studentId} ${line}`;
+    if (hint.asks && asked !== question) {
+      setAsked(question);
+      return;
+    }
+    const kept = line;
+    set("");
+    const cell: EntryCell = {
+      assignmentId: assignment.id,
+      studentId: chosen.studentId,
+      text,
+      seen: chosen.entered,
+      ...(comment !== null && { comment }),
+    };
+    void onEnter(cell, hint.asks).then((words) => {
+      if (words === null) return;
+      // What was refused comes back into the field, unless the next line has begun.
+      setLine((now) => (now === "" ? kept : now));
+      setTrouble(`${kept}: ${words}`);
+    });
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.key === "Enter") enter();
+    else if (event.key === "ArrowDown")
+      setPicked(Math.min(candidates.length - 1, picked === null ? (ambiguous ? 0 : 1) : picked + 1));
+    else if (event.key === "ArrowUp") setPicked(Math.max(0, (picked ?? 0) - 1));
+    else if (event.key === "Escape") set("");
+    else return;
+    event.preventDefault();
+  };
+
+  return (
+    <div className="mt-5">
+      <label htmlFor="pile" className="text-[13px] text-soft">
+        Part of a name or number, the score, Enter
+      </label>
+      <input
+        id="pile"
+        ref={field}
+        autoFocus
+        autoComplete="off"
+        spellCheck={false}
+        role="combobox"
+        aria-expanded={candidates.length > 0}
+        aria-controls="pile-candidates"
+        aria-activedescendant={chosen && (picked !== null || !ambiguous) ? `pile-${chosen.studentId}` : undefined}
+        aria-describedby="pile-hint"
+        className="field figures mt-0.5 block !py-2 text-[20px]"
+        placeholder="mor 18 l2"
+        value={line}
+        onChange={(event) => {
+          set(event.target.value);
+        }}
+        onKeyDown={onKeyDown}
+      />
+      <p
+        id="pile-hint"
+        role="status"
+        className={`mt-1.5 min-h-6 text-[15px] ${asked !== null || ambiguous ? "text-ochre" : "text-soft"}`}
+      >
+        {trouble ??
+          reading.trouble ??
+          (line.trim() === ""
+            ? "18 score · 18 l2 two late · m missing · x excused · : and a comment"
+            : candidates.length === 0
+              ? "Nobody of that name or number."
+              : ambiguous
+                ? `Which one? Type more of the name, or choose with ↓.`
+                : (hint?.words ?? ""))}
+      </p>
+      {typed.isLeft && <AsYouLeftIt onClear={typed.clear} />}
+      <ul id="pile-candidates" role="listbox" aria-label="Students meant" className="mt-1">
+        {candidates.map((candidate, index) => {
+          const marked = index === (picked ?? (ambiguous ? -1 : 0));
+          return (
+            <li
+              key={candidate.studentId}
+              id={`pile-${candidate.studentId}`}
+              role="option"
+              aria-selected={marked}
+              className={`flex gap-4 border-b border-rule px-2 py-1 text-[15px] ${marked ? "bg-green-wash font-semibold" : index < best ? "" : "text-soft"}`}
+              onPointerDown={(event) => {
+                event.preventDefault();
+                setPicked(index);
+                field.current?.focus();
+              }}
+            >
+              <span className="w-64">{candidate.name}</span>
+              <span className="figures w-28 font-normal text-soft">{candidate.number}</span>
+              <span className="figures font-normal text-soft">
+                {candidate.entered === "" ? "" : `has ${candidate.entered}`}
+              </span>
+            </li>
+          );
+        })}
+      </ul>
+    </div>
+  );
+}

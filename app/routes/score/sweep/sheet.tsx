@@ -1,0 +1,108 @@
+import { useMemo } from "react";
+import type { ChangeResult } from "#core/changes";
+import type { FileId } from "#core/kernel";
+import { Ruler } from "../../../ui/parts/ruler";
+import { PointsField } from "../../../ui/fields/points-field";
+import { LazyWork } from "../../../ui/beside/lazy-work";
+import type { SweepRows, SweepSheet } from "../../../ui/beside/sweep-rows";
+
+interface SheetProps {
+  /** The paper, for what is half-typed. */
+  readonly paper: string;
+  readonly sheet: SweepSheet;
+  readonly rows: SweepRows;
+  readonly current: boolean;
+  readonly typing: boolean;
+  readonly read: (fileId: FileId) => Promise<Blob | null>;
+  readonly onChoose: () => void;
+  readonly onPoints: (points: string) => Promise<ChangeResult> | null;
+  readonly onTyped: (kept: boolean) => void;
+  readonly onOpen: () => void;
+}
+
+/** Height of the work in the list, in pixels; on the paper in hand it has more room. */
+const HEIGHT = { current: 520, other: 240 } as const;
+
+/** One paper of the sweep: its ruler on the left, the work with the evidence for this criterion on the right. */
+export function Sheet(props: SheetProps) {
+  const { sheet, rows, current, typing, read, onChoose, onPoints, onTyped, onOpen } = props;
+  const { criterion, colour } = rows;
+  const target = useMemo(() => ({ id: criterion.id, name: criterion.name, colour }), [criterion, colour]);
+  const level = criterion.levels.find(({ id }) => id === sheet.levelId);
+  return (
+    <li
+      aria-current={current ? "true" : undefined}
+      className={`flex gap-5 border-b border-rule px-[18px] py-3 ${current ? "bg-sheet shadow-[inset_3px_0_0_var(--ink)]" : ""}`}
+    >
+      <section aria-label={sheet.title} className="w-[330px] shrink-0">
+        <div className="flex items-baseline gap-2">
+          <h2 className="font-serif text-[17px] font-semibold">
+            <button type="button" className="text-start hover:underline" onClick={onOpen} title="Open it on the desk">
+              {sheet.title}
+            </button>
+          </h2>
+          <span className="figures ms-auto text-[15px] whitespace-nowrap">
+            {typing ? (
+              <PointsField
+                place={`points/${props.paper}/${criterion.id}`}
+                label={`Points for ${sheet.title}`}
+                value={sheet.points ?? ""}
+                onKeep={async (text) => {
+                  const outcome = await onPoints(text);
+                  if (!outcome) throw new Error("the paper is gone");
+                  return outcome;
+                }}
+                onDone={onTyped}
+              />
+            ) : (
+              <>
+                <strong>{sheet.notApplicable ? "n/a" : (sheet.points ?? "–")}</strong>{" "}
+                <span className="text-soft">/ {rows.maximum}</span>
+              </>
+            )}
+          </span>
+        </div>
+        <Ruler
+          criterion={criterion}
+          points={sheet.points}
+          notApplicable={sheet.notApplicable}
+          others={NO_OTHERS}
+          onPoints={(points) => void onPoints(points)}
+          onPointing={ignore}
+          onKeyDown={ignore}
+          onFocus={onChoose}
+          sliderRef={ignore}
+        />
+        <p className="mt-1.5 text-[13.5px] leading-snug text-soft">
+          {sheet.notApplicable ? "Does not apply to this paper." : level ? level.descriptor || level.name : "Open"}
+        </p>
+        {sheet.notes.length > 0 && (
+          <ul aria-label={`Evidence, ${sheet.title}`} className="mt-2 space-y-1.5 text-[13.5px] leading-snug">
+            {sheet.notes.map((note) => (
+              <li key={note.id} className="border-s-[3px] ps-2" style={{ borderColor: colour }}>
+                {note.target.kind === "passage" && <q className="font-serif text-soft">{note.target.exact}</q>}
+                {note.body && <p>{note.body}</p>}
+              </li>
+            ))}
+          </ul>
+        )}
+      </section>
+      <div className="min-w-0 flex-1">
+        {sheet.file ? (
+          <LazyWork
+            file={sheet.file}
+            notes={sheet.notes}
+            criterion={target}
+            read={read}
+            height={current ? HEIGHT.current : HEIGHT.other}
+          />
+        ) : (
+          <p className="py-2 text-[14.5px] text-soft">On paper: there is nothing to open here.</p>
+        )}
+      </div>
+    </li>
+  );
+}
+
+const NO_OTHERS: readonly number[] = [];
+const ignore = () => undefined;

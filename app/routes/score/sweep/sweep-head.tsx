@@ -1,0 +1,81 @@
+import type { SweepRows } from "../../../ui/beside/sweep-rows";
+
+interface SweepHeadProps {
+  readonly rows: SweepRows;
+  readonly title: string;
+  readonly nameless: boolean;
+  readonly shuffled: boolean;
+  readonly onCriterion: (id: string) => void;
+  readonly onNames: (hidden: boolean) => void;
+  readonly onShuffle: (shuffle: boolean) => void;
+}
+
+/** The criterion the sweep goes by, its levels with their keys, how far it has come, and how the judging drifts. */
+export function SweepHead({ rows, title, nameless, shuffled, onCriterion, onNames, onShuffle }: SweepHeadProps) {
+  const { criterion, drift } = rows;
+  const shown = (value: number) => value.toFixed(1);
+  return (
+    <div className="border-b border-rule px-[18px] py-2.5">
+      <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
+        <h1 className="font-serif text-[19px] font-semibold">
+          {title}: <span className="font-normal">one criterion, all papers</span>
+        </h1>
+        <select
+          aria-label="Criterion"
+          className="field !w-64 text-[14.5px]"
+          value={criterion.id}
+          onChange={(event) => {
+            onCriterion(event.target.value);
+          }}
+        >
+          {rows.criteria.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </select>
+        <span className="figures text-[14px] text-soft">
+          {rows.judged} of {rows.sheets.length} judged
+        </span>
+        {drift && (
+          <span className="figures text-[14px] text-soft" title="Mean of the first ten judged, mean of the last ten">
+            first ten {shown(drift.first)}, last ten {shown(drift.last)}
+            {Math.abs(drift.difference) >= 1 && (
+              <strong className="ms-1.5 font-semibold text-ochre">
+                {drift.difference > 0 ? "growing milder" : "growing stricter"}
+              </strong>
+            )}
+          </span>
+        )}
+        <label className="ms-auto flex items-center gap-1.5 text-[14px]">
+          <input
+            type="checkbox"
+            className="size-4 accent-green"
+            checked={nameless}
+            onChange={(event) => {
+              onNames(event.target.checked);
+            }}
+          />
+          Without names
+        </label>
+        <label className="flex items-center gap-1.5 text-[14px]">
+          <input
+            type="checkbox"
+            className="size-4 accent-green"
+            checked={shuffled}
+            onChange={(event) => {
+              onShuffle(event.target.checked);
+            }}
+          />
+          Shuffled
+        </label>
+      </div>
+      <p className="figures mt-1 text-[13.5px] text-soft">
+        {criterion.levels
+          .map(({ name, min, max }, index) => `${String(index + 1)} ${name} ${min === max ? min : `${min}–${max}`}`)
+          .join("  ·  ")}
+        {"  ·  Enter: points  ·  B: papers beside it  ·  [ ]: other criterion"}
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,13 @@
+import { workKindOf, type WorkFile } from "#core/model";
+import { keptPage } from "../foreign/kept-pages";
+import { PAGE_WIDTH } from "../measures";
+import { loadViewer } from "./viewers";
+
+/** Gets work ready while nobody waits for it, so that its first page stands there at once when it is shown. */
+export async function prepareWork(file: WorkFile, blob: Blob): Promise<void> {
+  const kind = workKindOf(file);
+  await loadViewer(kind);
+  // Plain text and pictures are shown as fast as they are read.
+  if (kind === "pdf") await (await import("./kept-pdfs")).preparePdf(blob, PAGE_WIDTH);
+  if (kind === "word" || kind === "webPage" || kind === "markdown") await keptPage(kind, blob);
+}

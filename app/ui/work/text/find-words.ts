@@ -1,0 +1,33 @@
+import { codePointOffset, makePassage, type Passage } from "#core/model";
+import type { PdfDocument } from "../pages/pdf-document";
+import { mapText, singleSpaced } from "./text-map";
+import type { PageHandle } from "../types";
+
+/** Most places that are looked for. */
+const MOST = 500;
+
+/** Every place where words stand in the work on one page, in any case and spacing, in reading order. */
+export async function findWords(
+  words: string,
+  pages: ReadonlyMap<number, PageHandle>,
+  pdf: PdfDocument | null,
+): Promise<Passage[]> {
+  const wanted = singleSpaced(words).trim().toLowerCase();
+  if (wanted === "") return [];
+  const found: Passage[] = [];
+  const look = (text: string, page: number) => {
+    const lower = text.toLowerCase();
+    for (let at = lower.indexOf(wanted); at >= 0 && found.length < MOST; at = lower.indexOf(wanted, at + 1)) {
+      const start = codePointOffset(text, at);
+      found.push(makePassage(text, page, start, start + codePointOffset(wanted, wanted.length)));
+    }
+  };
+  if (!pdf) {
+    const root = pages.get(1)?.textRoot;
+    if (root) look(mapText(root).text, 1);
+    return found;
+  }
+  const { pdfPageText } = await import("../pages/pdf-document");
+  for (let page = 1; page <= pdf.numPages && found.length < MOST; page += 1) look(await pdfPageText(pdf, page), page);
+  return found;
+}

@@ -1,0 +1,102 @@
+import { List } from "lucide-react";
+import { DropdownMenu } from "radix-ui";
+import { useEffect, useMemo, useState } from "react";
+import type { OutlineEntry, PdfDocument } from "../pages/pdf-document";
+
+/** What the parts of a work are read from. */
+export interface ContentsProps {
+  readonly pdf: PdfDocument | null;
+  /** The text of a work on one long page. */
+  readonly textRoot: HTMLElement | null;
+  /** Rises when a page was drawn anew. */
+  readonly version: number;
+  readonly onPage: (page: number) => void;
+}
+
+/** Pages from which on a PDF without an outline gets a list of its pages. */
+const LONG = 4;
+
+interface Entry {
+  readonly title: string;
+  readonly depth: number;
+  readonly page: number | null;
+  readonly go: () => void;
+}
+
+/** Where the parts of the work begin: the outline of a PDF, its pages, or the headings of a text. */
+export function Contents({ pdf, textRoot, version, onPage }: ContentsProps) {
+  const [outline, setOutline] = useState<{ of: PdfDocument; entries: readonly OutlineEntry[] } | null>(null);
+  useEffect(() => {
+    if (!pdf) return;
+    let valid = true;
+    void import("../pages/pdf-document")
+      .then(({ pdfOutline }) => pdfOutline(pdf))
+      .then(
+        (entries) => {
+          if (valid) setOutline({ of: pdf, entries });
+        },
+        // The work was closed meanwhile.
+        () => undefined,
+      );
+    return () => {
+      valid = false;
+    };
+  }, [pdf]);
+  const entries = useMemo((): readonly Entry[] => {
+    if (!pdf) return headingsOf(textRoot);
+    const known = outline?.of === pdf ? outline.entries : [];
+    const pages = pdf.numPages < LONG ? [] : Array.from({ length: pdf.numPages }, (_, index) => pageEntry(index + 1));
+    return (known.length > 0 ? known : pages).map((entry) => ({
+      ...entry,
+      go: () => {
+        onPage(entry.page);
+      },
+    }));
+    // The headings stand in the document: they are read again when it was drawn anew.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [pdf, outline, textRoot, version, onPage]);
+  if (entries.length < 2) return null;
+  return (
+    <DropdownMenu.Root modal={false}>
+      <DropdownMenu.Trigger
+        aria-label="Contents"
+        title="Contents"
+        className="grid size-8 place-items-center rounded text-soft hover:bg-sheet hover:text-ink"
+      >
+        <List size={16} aria-hidden="true" />
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align="end"
+          sideOffset={4}
+          className="z-50 max-h-[70vh] max-w-96 min-w-56 overflow-auto rounded border border-rule bg-sheet p-1 text-sm shadow-lg"
+        >
+          {entries.map(({ title, depth, page, go }, index) => (
+            <DropdownMenu.Item
+              key={index}
+              className="flex cursor-pointer justify-between gap-6 rounded py-1.5 pe-3 outline-none data-[highlighted]:bg-table"
+              style={{ paddingInlineStart: 12 + Math.min(depth, 4) * 14 }}
+              onSelect={go}
+            >
+              {title}
+              {page !== null && <span className="figures text-soft">{page}</span>}
+            </DropdownMenu.Item>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
+
+const pageEntry = (page: number): OutlineEntry => ({ title: `Page ${String(page)}`, page, depth: 0 });
+
+function headingsOf(root: HTMLElement | null): Entry[] {
+  return [...(root?.querySelectorAll<HTMLElement>("h1, h2, h3") ?? [])].map((heading) => ({
+    title: heading.textContent.trim(),
+    depth: Number(heading.tagName.slice(1)) - 1,
+    page: null,
+    go: () => {
+      heading.scrollIntoView({ block: "start" });
+    },
+  }));
+}
