@@ -1,3 +1,3 @@
 export { demoFileId, demoJournal, startCommand } from "./course";
-export { demoDocumentsSchema, type DemoDocument } from "./documents";
+export { demoDocumentsSchema } from "./documents";
 export { demoPostFiles } from "./posts";

@@ -79,6 +79,8 @@ check("layers", bin("depcruise"), [
   "server",
 ]);
 
+check("nothing unused", bin("knip"), ["--no-progress"]);
+
 check("docs/checks.md", process.execPath, ["scripts/checks.mjs", "--check"]);
 
 console.log("\n== unit tests");
@@ -93,6 +95,7 @@ countReport("unit tests", unitReport, (report) => ({
 console.log("\n== build");
 build();
 note("build", 1, 0);
+check("script sizes", process.execPath, ["scripts/sizes.mjs"]);
 
 console.log("\n== end-to-end tests");
 const browserReport = at("test-results", "e2e.json");

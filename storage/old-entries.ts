@@ -3,9 +3,6 @@ import { JournalError } from "./journal-error";
 import { pack, unpack } from "./packed";
 import { sumBeside, sumBesideNow } from "./sealed";
 
-/** Entries gathered under one key: packed with a sum, or as earlier versions of the application gathered them. */
-export type Block = readonly Entry[] | PackedBlock;
-
 interface PackedBlock {
   readonly first: number;
   readonly count: number;

@@ -1,5 +1,4 @@
 export {
-  COURSE_FILE_VERSION,
   filesEverNamed,
   filesOf,
   MOST_COURSE_FILE_BYTES,
@@ -12,7 +11,7 @@ export {
   type UnprovenIssue,
 } from "./course-file";
 export { scoresCsv, writeCsv, type Cell } from "./tables/csv";
-export { readAnswers, type AnswerIssue, type ReadAnswers } from "./tables/answers";
+export { readAnswers, type AnswerIssue } from "./tables/answers";
 export { postsPage, readPosts, type PostIssue, type ReadPosts } from "./tables/posts";
 export type {
   FeedbackSheet,
@@ -36,55 +35,33 @@ export {
   type PageKind,
   type PageNode,
 } from "./files/page-tree";
-export { MOST_PIXELS, pictureSize, withoutMetadata, type PictureSize } from "./files/picture";
+export { MOST_PIXELS, pictureSize, withoutMetadata } from "./files/picture";
 export { readBlock, writeBlock } from "./tables/block";
-export {
-  readPastedStudents,
-  type PastedByStudent,
-  type PastedRow,
-  type PastedRowIssue,
-} from "./tables/pasted-students";
-export {
-  readRosterTable,
-  ROSTER_ROLES,
-  rosterFrom,
-  type RosterIssue,
-  type RosterLine,
-  type RosterRole,
-  type RosterTable,
-} from "./tables/roster";
+export { readPastedStudents, type PastedByStudent, type PastedRowIssue } from "./tables/pasted-students";
+export { readRosterTable, ROSTER_ROLES, rosterFrom, type RosterIssue, type RosterRole } from "./tables/roster";
 export { readRubricFile, rubricCsv, rubricJson, type RubricFileIssue } from "./tables/rubric-file";
-export { webAnnotations, type AnnotatedFile } from "./files/web-annotations";
+export { webAnnotations } from "./files/web-annotations";
 export { readShorthand, shortNameOf, type ShorthandIssue, type ShorthandItem } from "./shorthand/shorthand";
-export { daysOn, readDate, type LocalMoment } from "./shorthand/shorthand-date";
-export { base64, base64Text } from "./files/base64";
-export { MERGE_FIELDS, mergeFields, type MergeField, type Merged, type MergeValues } from "./letters/merge-fields";
-export {
-  headerText,
-  isMailAddress,
-  mailDraft,
-  type MailAttachment,
-  type MailDraft,
-  type MailPerson,
-} from "./letters/mail-draft";
+export { daysOn, readDate } from "./shorthand/shorthand-date";
+export { base64 } from "./files/base64";
+export { MERGE_FIELDS, mergeFields, type MergeValues } from "./letters/merge-fields";
+export { headerText, isMailAddress, mailDraft, type MailDraft } from "./letters/mail-draft";
 export {
   copyFileName,
   filesOfCopy,
   hasContent,
   studentCopyOf,
   type CopyFiles,
-  type CopyLetter,
   type StudentCopyContent,
 } from "./student-copy/student-copy";
-export { studentCopyHtml, type HtmlParts } from "./student-copy/student-copy-html";
+export { studentCopyHtml } from "./student-copy/student-copy-html";
 export {
   finalGrades,
   finalGradesCsv,
   gradeDifferences,
   openBeforeGrades,
   type FinalGrade,
-  type GradeDifference,
 } from "./tables/final-grades";
-export { outcomeReports, outcomesCsv, type LevelGiven, type OutcomeReport } from "./tables/outcome-report";
+export { outcomeReports, outcomesCsv, type OutcomeReport } from "./tables/outcome-report";
 export { rosterResultsArchive, rosterResultsFiles } from "./tables/roster-results";
 export { progressReport, type ProgressReport } from "./student-copy/progress-report";

@@ -2,8 +2,6 @@ declare const kind: unique symbol;
 /** An id that carries its kind in its type and in its text, as `student:7`. */
 export type Id<K extends string> = string & { readonly [kind]: K };
 
-/** The id of a course. */
-export type CourseId = Id<"course">;
 /** The id of a section. */
 export type SectionId = Id<"section">;
 /** The id of a student. */
@@ -26,18 +24,10 @@ export type FileId = Id<"file">;
 export type TermId = Id<"term">;
 /** The id of a scale. */
 export type ScaleId = Id<"scale">;
-/** The id of a group. */
-export type GroupId = Id<"group">;
-/** The id of a note. */
-export type NoteId = Id<"note">;
-/** The id of a message. */
-export type MessageId = Id<"message">;
 /** The id of a post. */
 export type PostId = Id<"post">;
 /** The id of a question. */
 export type QuestionId = Id<"question">;
-/** The id of something in the post office. */
-export type MailId = Id<"mail">;
 /** The id of a change. */
 export type ChangeId = Id<"change">;
 

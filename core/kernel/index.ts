@@ -37,26 +37,21 @@ export {
   type AssignmentId,
   type CategoryId,
   type ChangeId,
-  type CourseId,
   type CriterionId,
   type FileId,
   type Id,
   type Instant,
   type LevelId,
   type MarkerId,
-  type MailId,
-  type MessageId,
-  type NoteId,
   type PostId,
   type QuestionId,
   type RubricId,
   type SectionId,
   type ScaleId,
-  type GroupId,
   type TermId,
   type StudentId,
 } from "./ids";
 export { sameValue } from "./same-value";
-export { firstReaching, type Crossing } from "./crossing";
+export { firstReaching } from "./crossing";
 export { closed, contains, isEmpty, meet, sameInterval, type Interval } from "./interval";
 export { fromLocalText, localToday, momentOf, toLocalText } from "./local-time";

@@ -8,33 +8,13 @@ export {
   type LateRule,
   type Term,
 } from "./records/course";
-export {
-  commentField,
-  countField,
-  decimalField,
-  idField,
-  instantField,
-  nameField,
-  recordKeyField,
-} from "./records/fields";
-export {
-  byName,
-  fullName,
-  listName,
-  STUDENT_DEFAULTS,
-  initials,
-  type Marker,
-  type NamesBy,
-  type Section,
-  type Student,
-} from "./records/people";
+export { commentField, decimalField, idField, instantField, nameField, recordKeyField } from "./records/fields";
+export { byName, fullName, listName, STUDENT_DEFAULTS, initials, type Section, type Student } from "./records/people";
 export {
   ASSIGNMENT_DEFAULTS,
   CATEGORY_DEFAULTS,
-  CRITERION_DEFAULTS,
   assignmentSchema,
   categorySchema,
-  CHANNELS,
   scaleSchema,
   rubricSchema,
   scalingSchema,
@@ -58,21 +38,19 @@ export {
   type ScoreCopy,
   type StudentCopy,
   type TotalCopy,
-  type TotalCopies,
   type TotalSeal,
   type Wave,
   type Told,
 } from "./records/release";
 export { TOTALS_LETTER, type Delivery, type GradeExport, type Mail, type Opening } from "./records/post-office";
-export { messageSchema, type Message } from "./records/message";
+export { type Message } from "./records/message";
 export { postSchema, type Post } from "./records/post";
-export { answerSchema, questionSchema, type Answer, type AnswerKey, type Question } from "./records/question";
-export { ownPosts, type OwnPost, type ThreadedPost } from "./text/threads";
+export { questionSchema, type Answer, type AnswerKey, type Question } from "./records/question";
+export { ownPosts, type ThreadedPost } from "./text/threads";
 export { fillPhrase, phraseSchema, phraseTest, type Phrase, type PhrasePlaces } from "./records/phrase";
 export { codePointOffset, findPassage, makePassage, utf16Offset } from "./text/anchor";
 export {
   NOTE_COLOURS,
-  NOTE_DEFAULTS,
   noteSchema,
   strokeField,
   type Attempt,
@@ -125,11 +103,11 @@ export {
   type RecordOf,
   type TableName,
 } from "./tables/state";
-export { cutAt, recordAt, recordsOf, StateEditor, wholeTable, withRecords, type CutTable } from "./tables/tables";
+export { cutAt, recordAt, recordsOf, StateEditor, wholeTable, withRecords } from "./tables/tables";
 export { fullState, slimState, type SlimState } from "./tables/slim";
 export { completeFields, completeRecord } from "./tables/complete";
 export { fileSchema, mediaTypeOf, workKindOf, type WorkFile, type WorkKind } from "./records/file";
-export { differencesOf, type Differences, type Stretch } from "./text/differences";
+export { differencesOf, type Stretch } from "./text/differences";
 export { rosterName } from "./text/roster-name";
-export { findStudents, plainText, type FoundStudents } from "./text/find-student";
+export { findStudents, plainText } from "./text/find-student";
 export { usesOfRubric, usesOfScale } from "./tables/uses";

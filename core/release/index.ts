@@ -1,6 +1,6 @@
-export { newcomersOf, type Newcomers } from "./newcomers";
-export { announcedWork, type Announced, type AnnouncedCriterion } from "./give/announced";
-export { canReply, repliesUnread, unreadReplies, visibleMessages, type UnreadReplies } from "./conversation";
+export { newcomersOf } from "./newcomers";
+export { announcedWork, type Announced } from "./give/announced";
+export { canReply, unreadReplies, visibleMessages } from "./conversation";
 export { draftFacet, type FacetContent, type FacetContents } from "./give/copies";
 export {
   changedSinceRelease,
@@ -11,22 +11,11 @@ export {
   isShown,
   studentsMeant,
   visibleTo,
-  type CopyState,
   type Difference,
-  type Due,
   type FacetOverview,
   type VisibleAssignment,
 } from "./visibility";
-export {
-  flowCounts,
-  laneOf,
-  undatedOf,
-  weightsAddUp,
-  withoutWeight,
-  type FlowCounts,
-  type Lane,
-  type NextStep,
-} from "./lane";
+export { flowCounts, laneOf, undatedOf, weightsAddUp, withoutWeight, type FlowCounts, type Lane } from "./lane";
 export {
   FINDING_CODES,
   preflight,
@@ -37,13 +26,7 @@ export {
   type Finding,
   type FindingCode,
 } from "./preflight";
-export {
-  classDifferenceLeaks,
-  classFigureLeaks,
-  classPapers,
-  papersBetween,
-  type ClassPapers,
-} from "./give/class-figures";
+export { classFigureLeaks, classPapers, type ClassPapers } from "./give/class-figures";
 export {
   changedTotalCopies,
   draftTotals,
@@ -53,7 +36,7 @@ export {
   type TotalDifference,
 } from "./give/total-copies";
 export { visibleChanges, type VisibleChange } from "./visible-change";
-export { openingKey, openingsOf, readingOf, sawBetween, type Reading } from "./leaks/openings";
+export { openingKey, openingsOf, readingOf, sawBetween } from "./leaks/openings";
 export {
   countSteps,
   leaksOf,
@@ -62,8 +45,7 @@ export {
   type LeakReport,
   type Observation,
   type Through,
-  type Verdict,
 } from "./leaks/leaks";
-export { narrow, type Narrowed, type Source, type Total } from "./leaks/narrowing";
-export { displayedInterval, letterInterval, shownSource, shownTotals, type ShownTotal } from "./shown-totals";
-export { remindersFor, type Reminded, type ReminderFilter } from "./reminders";
+export { narrow, type Source, type Total } from "./leaks/narrowing";
+export { displayedInterval, letterInterval, shownTotals } from "./shown-totals";
+export { remindersFor, type ReminderFilter } from "./reminders";

@@ -93,10 +93,3 @@ export const releaseCommand = (
   ...(place.wholeCategory && { together: togetherWith(state, assignment) }),
   ...scopeOf(place),
 });
-
-/** The address of a total's seal. */
-export const totalAddress = (slot: string, id: string): string => `/courses/${slot}/release?total=${id}`;
-
-/** The address of an assignment's seals. */
-export const sealsAddress = (slot: string, assignmentId: string): string =>
-  `/courses/${slot}/release?assignment=${inAddress(assignmentId)}`;

@@ -8,9 +8,6 @@ export type Section = z.infer<typeof sectionSchema>;
 
 /** Someone who marks. */
 export const markerSchema = z.object({ id: idField("marker"), name: nameField });
-/** Someone who marks. */
-export type Marker = z.infer<typeof markerSchema>;
-
 /** A student of the roster. The number is the institution's own. */
 export const studentSchema = z.object({
   id: idField("student"),

@@ -1,5 +1,5 @@
 import type { AssignmentId, StudentId } from "#core/kernel";
-import { entryText, previewEntry, readPileLine, type ChangeIssue } from "#core/changes";
+import { entryText, previewEntry, readPileLine } from "#core/changes";
 import {
   assignmentsOf,
   courseOf,
@@ -111,6 +111,3 @@ export function pileRows(state: CourseState, assignment: Assignment): PileRows {
     assignments: assignmentsOf(state).map(({ id, name }) => ({ id, name })),
   };
 }
-
-export const pileTrouble = (issue: ChangeIssue): string =>
-  issueWords(issue.code === "cells_refused" ? issue.first : issue);
