@@ -91,8 +91,8 @@ test("totals of terms stand beside the course's, and among the final grades", as
   ] as const) {
     await terms.locator('[name="name"]').fill(name);
     await terms.locator('[name="weight"]').fill("50");
-    await terms.locator('[name="from"]').fill(from);
-    await terms.locator('[name="to"]').fill(to);
+    await terms.locator("form").getByRole("textbox", { name: "From" }).fill(from);
+    await terms.locator("form").getByRole("textbox", { name: "Until" }).fill(to);
     await terms.getByRole("button", { name: "Add term" }).click();
     await expect(page.getByRole("button", { name: `Undo: Term ${name} added` })).toBeVisible();
   }

@@ -49,7 +49,7 @@ test("a timed release goes out when its moment has come while the application wa
 }) => {
   await page.clock.install({ time: new Date("2026-11-23T12:00:00Z") });
   await openDemo(page, "/release?assignment=site-sketch");
-  await page.getByLabel("or from").fill("2026-11-30T08:00");
+  await page.getByRole("textbox", { name: "or from" }).fill("2026-11-30T08:00");
   await page.getByRole("button", { name: "Set the time" }).click();
   await expect(page.getByRole("button", { name: /^Score of Site sketch: timed/ })).toContainText("Mon 30 Nov");
   await allKept(page);
@@ -77,7 +77,7 @@ test("a timed release goes out when its moment has come while the application wa
 test("a timed release goes out by itself while the course is open", async ({ page }) => {
   await page.clock.install({ time: new Date("2026-11-23T12:00:00Z") });
   await openDemo(page, "/release?assignment=site-sketch");
-  await page.getByLabel("or from").fill("2026-11-23T13:01");
+  await page.getByRole("textbox", { name: "or from" }).fill("2026-11-23T13:01");
   await page.getByRole("button", { name: "Set the time" }).click();
   const seal = page.getByRole("button", { name: /^Score of Site sketch/ });
   await expect(seal).toHaveAccessibleName(/timed/);
@@ -182,7 +182,7 @@ test("a timed release keeps its moment through a reload, another time zone and a
   const page = await context.newPage();
   await page.clock.install({ time: new Date("2026-11-23T12:00:00Z") });
   await openDemo(page, "/release?assignment=site-sketch");
-  await page.getByLabel("or from").fill("2026-11-30T08:00");
+  await page.getByRole("textbox", { name: "or from" }).fill("2026-11-30T08:00");
   await page.getByRole("button", { name: "Set the time" }).click();
   const seal = page.getByRole("button", { name: /^Score of Site sketch: timed/ });
   await expect(seal).toContainText("Mon 30 Nov 2026, 08:00");

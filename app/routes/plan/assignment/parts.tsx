@@ -9,6 +9,7 @@ import { InlineField } from "../../../ui/fields/inline-field";
 import { issueWords } from "../../../ui/words/words";
 import { AttachedFiles } from "./attached-files";
 import type { AssignmentRows } from "./rows";
+import { KeptDateField } from "../../../ui/time/kept-date-field";
 
 /** Changes fields of the assignment; answers words of trouble, or null. */
 export type EditAssignment = (fields: Extract<Command, { type: "editAssignment" }>["fields"]) => Promise<string | null>;
@@ -90,13 +91,8 @@ export function When({ assignment, rows, edit }: PartProps) {
   return (
     <section aria-label="When" className="space-y-3">
       <h2 className={head}>When</h2>
-      <InlineField
-        label={`Given (${rows.timeZone})`}
-        type="datetime-local"
-        value={rows.given}
-        onKeep={keep("givenAt")}
-      />
-      <InlineField label={`Due (${rows.timeZone})`} type="datetime-local" value={rows.due} onKeep={keep("dueAt")} />
+      <KeptDateField label={`Given (${rows.timeZone})`} edge="start" value={rows.given} onKeep={keep("givenAt")} />
+      <KeptDateField label={`Due (${rows.timeZone})`} edge="end" value={rows.due} onKeep={keep("dueAt")} />
       {rows.term && <p className={`text-[14px] ${rows.term.fault ? "text-ochre" : "text-soft"}`}>{rows.term.words}</p>}
       <TickField
         label="Kept from students"

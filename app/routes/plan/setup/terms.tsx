@@ -6,6 +6,8 @@ import { counted } from "#core/words";
 import { InlineField } from "../../../ui/fields/inline-field";
 import { issueWords } from "../../../ui/words/words";
 import type { TermRow } from "./rows";
+import { DateField } from "../../../ui/time/date-field";
+import { KeptDateField } from "../../../ui/time/kept-date-field";
 
 type Send = (command: Command) => Promise<string | null>;
 
@@ -56,17 +58,17 @@ export function Terms({
               onKeep={(weight) => save({ ...term, weight }, term.id)}
             />
           </div>
-          <InlineField
+          <KeptDateField
             label="From"
             className="mt-1"
-            type="datetime-local"
+            edge="start"
             value={term.from}
             onKeep={(from) => save({ ...term, from }, term.id)}
           />
-          <InlineField
+          <KeptDateField
             label="Until"
             className="mt-1"
-            type="datetime-local"
+            edge="end"
             value={term.to}
             onKeep={(to) => save({ ...term, to }, term.id)}
           />
@@ -85,6 +87,8 @@ export function Terms({
 
 function AddTerm({ onAdd }: { readonly onAdd: (term: Omit<TermRow, "id" | "assignments">) => Promise<string | null> }) {
   const [trouble, setTrouble] = useState<string | null>(null);
+  const [from, setFrom] = useState("");
+  const [to, setTo] = useState("");
   const submit = async (event: SubmitEvent<HTMLFormElement>) => {
     event.preventDefault();
     const form = event.currentTarget;
@@ -96,7 +100,10 @@ function AddTerm({ onAdd }: { readonly onAdd: (term: Omit<TermRow, "id" | "assig
       to: formText(fields, "to"),
     });
     setTrouble(words);
-    if (words === null) form.reset();
+    if (words !== null) return;
+    form.reset();
+    setFrom("");
+    setTo("");
   };
   const label = "block text-[13px] text-soft";
   const field = "field text-[15px] text-ink";
@@ -114,14 +121,8 @@ function AddTerm({ onAdd }: { readonly onAdd: (term: Omit<TermRow, "id" | "assig
             <input name="weight" required inputMode="decimal" className={field} />
           </label>
         </div>
-        <label className={label}>
-          From
-          <input name="from" type="datetime-local" required className={field} />
-        </label>
-        <label className={label}>
-          Until
-          <input name="to" type="datetime-local" required className={field} />
-        </label>
+        <DateField label="From" name="from" precision="moment" edge="start" value={from} onChange={setFrom} />
+        <DateField label="Until" name="to" precision="moment" edge="end" value={to} onChange={setTo} />
         <button type="submit" className="act act-quiet">
           Add term
         </button>

@@ -9,6 +9,7 @@ import { useHashText } from "../../../ui/hooks/use-hash-text";
 import { useSearchChoice } from "../../../ui/hooks/use-search-choice";
 import { JOURNAL_KINDS, journalCsv, journalEntries, journalLines, type JournalLine } from "./rows";
 import type { Route } from "./+types/page";
+import { DateField } from "../../../ui/time/date-field";
 
 /** Lines drawn at first, and more at each asking. */
 const STRETCH = 200;
@@ -107,28 +108,26 @@ export default function JournalPage({ loaderData, params }: Route.ComponentProps
             set("who", value);
           }}
         />
-        <label>
-          From{" "}
-          <input
-            type="date"
-            className="field !w-36 text-[14px] text-ink"
+        <span className="flex items-center gap-3">
+          <DateField
+            label="From"
+            labelled="before"
+            precision="day"
             value={from}
-            onChange={(event) => {
-              set("from", event.target.value);
+            onChange={(day) => {
+              set("from", day);
             }}
           />
-        </label>
-        <label>
-          to{" "}
-          <input
-            type="date"
-            className="field !w-36 text-[14px] text-ink"
+          <DateField
+            label="to"
+            labelled="before"
+            precision="day"
             value={to}
-            onChange={(event) => {
-              set("to", event.target.value);
+            onChange={(day) => {
+              set("to", day);
             }}
           />
-        </label>
+        </span>
       </div>
       <p className="mt-2 text-sm text-soft">
         {found.length === entries.length
@@ -139,7 +138,7 @@ export default function JournalPage({ loaderData, params }: Route.ComponentProps
         <thead>
           <tr className="border-b border-ink text-left">
             <th className="w-14 py-1 font-semibold">No.</th>
-            <th className="w-40 font-semibold">When</th>
+            <th className="w-48 font-semibold">When</th>
             <th className="w-28 font-semibold">Who</th>
             <th className="font-semibold">What</th>
             <th className="w-20">

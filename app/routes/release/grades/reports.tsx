@@ -7,6 +7,7 @@ import { counted } from "#core/words";
 import { saveAs } from "../../../ui/save-as";
 import type { Job } from "../../../ui/hooks/use-job";
 import { ChoiceField } from "../../../ui/fields/choice-field";
+import { DateField } from "../../../ui/time/date-field";
 
 /** Progress reports as PDF, one for each student, from the course as it stood at any day. */
 export function Reports({
@@ -61,19 +62,15 @@ export function Reports({
     <section aria-label="Progress reports" className="mt-6 border-t-2 border-ink pt-2">
       <h2 className="text-[16px] font-semibold">Progress reports</h2>
       <div className="mt-1 flex flex-wrap items-end gap-x-5 gap-y-2 text-[14px]">
-        <label>
-          <span className="block text-[13px] text-soft">As of</span>
-          <input
-            aria-label="As of"
-            type="date"
-            className="field !w-auto"
-            max={today}
-            value={day}
-            onChange={(event) => {
-              setDay(event.target.value);
-            }}
-          />
-        </label>
+        <DateField
+          label="As of"
+          precision="day"
+          value={day}
+          onChange={(chosen) => {
+            // A report tells of the past; a later day is today.
+            if (chosen !== "") setDay(chosen < today ? chosen : today);
+          }}
+        />
         <ChoiceField
           label="Student"
           value={who}

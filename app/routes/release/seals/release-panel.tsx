@@ -16,6 +16,7 @@ import type { ChosenRow, ReleaseRows } from "../rows";
 import { ScopeFields } from "./scope-fields";
 import { TakeBack } from "./take-back";
 import { useLeakCheck } from "../../../ui/hooks/use-leak-check";
+import { DateField } from "../../../ui/time/date-field";
 
 interface ReleasePanelProps {
   readonly slot: string;
@@ -192,18 +193,13 @@ function TimeFields({
   const lost = next?.ok ? visibleChanges(stateNow, next.value.state) : [];
   return (
     <span className="flex flex-wrap items-center gap-1.5 text-[14px]">
-      <label className="text-soft" htmlFor="release-moment">
-        or from
-      </label>
-      <input
-        id="release-moment"
-        type="datetime-local"
-        className="field !w-auto"
+      <DateField
+        label="or from"
+        labelled="before"
+        precision="moment"
         value={moment}
-        title={`Time of the course: ${timeZone}`}
-        onChange={(event) => {
-          setMoment(event.target.value);
-        }}
+        hint={`Time of the course: ${timeZone}`}
+        onChange={setMoment}
       />
       <button
         type="button"

@@ -11,6 +11,7 @@ import { namesWords } from "../preview-list";
 import { PreflightList } from "./preflight-list";
 import type { ReleaseRows, TotalRow } from "../rows";
 import { useLeakCheck } from "../../../ui/hooks/use-leak-check";
+import { DateField } from "../../../ui/time/date-field";
 
 interface TotalPanelProps {
   readonly slot: string;
@@ -120,18 +121,13 @@ export function TotalPanel({ slot, total, rows, checked, context, leaksTo, nameO
         )}
         {!open && (
           <span className="flex items-center gap-1.5 text-[14px]">
-            <label className="text-soft" htmlFor="total-moment">
-              or from
-            </label>
-            <input
-              id="total-moment"
-              type="datetime-local"
-              className="field !w-auto"
+            <DateField
+              label="or from"
+              labelled="before"
+              precision="moment"
               value={moment}
-              title={`Time of the course: ${rows.timeZone}`}
-              onChange={(event) => {
-                setMoment(event.target.value);
-              }}
+              hint={`Time of the course: ${rows.timeZone}`}
+              onChange={setMoment}
             />
             <button
               type="button"
