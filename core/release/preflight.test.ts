@@ -74,3 +74,48 @@ describe("before a release", () => {
     expect(codes(run(judged, release("score")), "rubric")).not.toContain("rubric_tells_score 1");
   });
 });
+
+describe("what is looked at before release", () => {
+  const [essay, quiz] = [assignmentId("essay"), assignmentId("quiz")];
+  const [ada, ben, cleo] = [studentId("ada"), studentId("ben"), studentId("cleo")];
+  const type = (text: string, who = ben, of = quiz): Command => ({
+    type: "setScore",
+    assignmentId: of,
+    studentId: who,
+    text,
+  });
+
+  const findings = (state: CourseState, of = essay) =>
+    preflight({ state, assignment: required(state.assignments[of], "assignment"), facets: ["score", "comments"] }).map(
+      ({ code, weight, count, students }) => [code, weight, count, students[0]],
+    );
+
+  it("names what waits, what is undecided and what has no comment, with the first of each", () => {
+    const state = run(smallCourse(), type("70", ben, essay));
+    const found: unknown = Object.fromEntries(findings(state).map(([code, ...rest]) => [code, rest]));
+    expect(found).toMatchObject({ waiting: ["look", 1, ada], undecided: ["look", 1, cleo] });
+    const above: Command = { type: "setScore", assignmentId: essay, studentId: cleo, text: "120", confirmed: true };
+    const late = run(state, type("l1", ben, essay), above);
+    expect(Object.fromEntries(findings(late).map(([code, ...rest]) => [code, rest]))).toMatchObject({
+      above_maximum: ["look", 1, cleo],
+    });
+  });
+
+  it("names what changed since it was given out", () => {
+    const given = run(
+      smallCourse(),
+      type("18"),
+      { type: "release", assignmentId: quiz, facets: ["score"] },
+      type("19"),
+    );
+    expect(findings(given, quiz)).toContainEqual(["changed", "look", 1, ben]);
+  });
+
+  it("finds nothing amiss where everybody is scored and commented", () => {
+    const rows = [ada, ben, cleo].flatMap((who): Command[] => [
+      type("18", who),
+      { type: "setComment", assignmentId: quiz, studentId: who, facing: "student", text: "Good." },
+    ]);
+    expect(findings(run(smallCourse(), ...rows), quiz)).toEqual([["all_scored", "fine", 3, ada]]);
+  });
+});

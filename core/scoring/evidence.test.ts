@@ -6,7 +6,7 @@ import { describe, expect, it } from "vitest";
 
 const essay = assignmentId("essay");
 
-const [ada, ben, cleo] = [studentId("ada"), studentId("ben"), studentId("cleo")];
+const ada = studentId("ada");
 
 const onAda = { assignmentId: essay, studentId: ada };
 

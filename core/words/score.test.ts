@@ -42,8 +42,6 @@ describe("a score in words", () => {
     expect([pointsWords("1"), pointsWords("2"), pointsWords(null)]).toEqual(["1 point", "2 points", "– points"]);
     expect(ofMaximum(null, "8")).toBe("– / 8");
     const figures = { students: 1, mean: "7.0", median: "7.0", maximum: d("8") };
-    expect(classFiguresWords(figures as Parameters<typeof classFiguresWords>[0])).toBe(
-      "The class, 1 paper: mean 7.0, median 7.0 of 8",
-    );
+    expect(classFiguresWords(figures)).toBe("The class, 1 paper: mean 7.0, median 7.0 of 8");
   });
 });

@@ -3,13 +3,17 @@ import { decimal, required, type Instant } from "#core/kernel";
 import { FACETS, notesOf, type CourseState, type Facet } from "#core/model";
 import { assignmentId, criterionId, fileId, run, smallCourse, studentId, WORLD } from "#core/testing";
 import { describe, expect, it } from "vitest";
-import { changedSinceRelease, copyState, draftFacet, dueReleases, facetOverview, preflight, visibleTo } from "../index";
+import { changedSinceRelease, copyState, draftFacet, dueReleases, facetOverview, visibleTo } from "../index";
 
 const [essay, quiz] = [assignmentId("essay"), assignmentId("quiz")];
+
 const [ada, ben, cleo] = [studentId("ada"), studentId("ben"), studentId("cleo")];
+
 const onEssay = { assignmentId: essay, studentId: ada };
+
 const draft = <F extends Facet>(state: CourseState, facet: F, who = ada, of = essay) =>
   draftFacet(state, required(state.assignments[of], "assignment"), required(state.students[who], "student"), facet);
+
 const judge = (criterion: string, text: string | null, who = ada): Command => ({
   type: "judge",
   assignmentId: essay,
@@ -17,13 +21,16 @@ const judge = (criterion: string, text: string | null, who = ada): Command => ({
   criterionId: criterionId(criterion),
   verdict: text === null ? { kind: "notApplicable" } : { kind: "points", text },
 });
+
 const type = (text: string, who = ben, of = quiz): Command => ({
   type: "setScore",
   assignmentId: of,
   studentId: who,
   text,
 });
+
 const comment = (text: string): Command => ({ type: "setComment", ...onEssay, facing: "student", text });
+
 const note = (file: string, criterion: string | null): Command => ({
   type: "addNote",
   ...onEssay,
@@ -305,42 +312,6 @@ describe("the table of seals", () => {
       [{ id: quiz, name: "Quiz", points: "20", dueAt: null }, "2026-10-28T08:00:00Z"],
     ]);
     expect(visibleTo(both, ada)).toEqual([]);
-  });
-});
-
-describe("what is looked at before release", () => {
-  const findings = (state: CourseState, of = essay) =>
-    preflight({ state, assignment: required(state.assignments[of], "assignment"), facets: ["score", "comments"] }).map(
-      ({ code, weight, count, students }) => [code, weight, count, students[0]],
-    );
-
-  it("names what waits, what is undecided and what has no comment, with the first of each", () => {
-    const state = run(smallCourse(), type("70", ben, essay));
-    const found: unknown = Object.fromEntries(findings(state).map(([code, ...rest]) => [code, rest]));
-    expect(found).toMatchObject({ waiting: ["look", 1, ada], undecided: ["look", 1, cleo] });
-    const above: Command = { type: "setScore", assignmentId: essay, studentId: cleo, text: "120", confirmed: true };
-    const late = run(state, type("l1", ben, essay), above);
-    expect(Object.fromEntries(findings(late).map(([code, ...rest]) => [code, rest]))).toMatchObject({
-      above_maximum: ["look", 1, cleo],
-    });
-  });
-
-  it("names what changed since it was given out", () => {
-    const given = run(
-      smallCourse(),
-      type("18"),
-      { type: "release", assignmentId: quiz, facets: ["score"] },
-      type("19"),
-    );
-    expect(findings(given, quiz)).toContainEqual(["changed", "look", 1, ben]);
-  });
-
-  it("finds nothing amiss where everybody is scored and commented", () => {
-    const rows = [ada, ben, cleo].flatMap((who): Command[] => [
-      type("18", who),
-      { type: "setComment", assignmentId: quiz, studentId: who, facing: "student", text: "Good." },
-    ]);
-    expect(findings(run(smallCourse(), ...rows), quiz)).toEqual([["all_scored", "fine", 3, ada]]);
   });
 });
 

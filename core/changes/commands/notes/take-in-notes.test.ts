@@ -5,7 +5,7 @@ import { runCommand, type Command } from "../../engine/registry";
 
 const essay = assignmentId("essay");
 
-const [ada, ben, cleo] = [studentId("ada"), studentId("ben"), studentId("cleo")];
+const ada = studentId("ada");
 
 const onAda = { assignmentId: essay, studentId: ada };
 

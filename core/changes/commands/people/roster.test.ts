@@ -11,11 +11,6 @@ const [essay, quiz] = [assignmentId("essay"), assignmentId("quiz")];
 
 const [ada, ben] = [studentId("ada"), studentId("ben")];
 
-const [papers, quizzes] = ["category:papers", "category:quizzes"] as Id<"category">[] as [
-  Id<"category">,
-  Id<"category">,
-];
-
 const refusal = (state: CourseState, command: Command) => {
   const done = runCommand(state, command, WORLD);
   return done.ok ? null : done.issue;

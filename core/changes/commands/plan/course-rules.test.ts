@@ -1,6 +1,6 @@
 import { decimal, type Id, type Instant } from "#core/kernel";
 import { courseOf, type CourseState } from "#core/model";
-import { assignmentId, makeRubric, run, smallCourse, studentId, WORLD } from "#core/testing";
+import { makeRubric, run, smallCourse, WORLD } from "#core/testing";
 import { describe, expect, it } from "vitest";
 import { runCommand, type Command } from "../../index";
 
@@ -54,12 +54,6 @@ describe("a plan that cannot be", () => {
 });
 
 describe("the rules of a course", () => {
-  const [essay, quiz] = [assignmentId("essay"), assignmentId("quiz")];
-  const [ada, ben] = [studentId("ada"), studentId("ben")];
-  const [papers, quizzes] = ["category:papers", "category:quizzes"] as Id<"category">[] as [
-    Id<"category">,
-    Id<"category">,
-  ];
   const refusal = (state: CourseState, command: Command) => {
     const done = runCommand(state, command, WORLD);
     return done.ok ? null : done.issue;

@@ -1,4 +1,4 @@
-import { roundToText, type Id } from "#core/kernel";
+import { roundToText } from "#core/kernel";
 import { type CourseState, usesOfRubric } from "#core/model";
 import { assignmentId, makeRubric, run, smallCourse, studentId, WORLD } from "#core/testing";
 import { describe, expect, it } from "vitest";
@@ -7,11 +7,6 @@ import { rubricEffects, runCommand, type Command } from "../../index";
 const [essay, quiz] = [assignmentId("essay"), assignmentId("quiz")];
 
 const [ada, ben] = [studentId("ada"), studentId("ben")];
-
-const [papers, quizzes] = ["category:papers", "category:quizzes"] as Id<"category">[] as [
-  Id<"category">,
-  Id<"category">,
-];
 
 const refusal = (state: CourseState, command: Command) => {
   const done = runCommand(state, command, WORLD);

@@ -1,10 +1,10 @@
-import { decimal, type Id } from "#core/kernel";
+import { decimal } from "#core/kernel";
 import { resultOf, type CourseState } from "#core/model";
 import { assignmentId, run, smallCourse, studentId, WORLD } from "#core/testing";
 import { describe, expect, it } from "vitest";
 import { runCommand, type Command } from "../../index";
 
-const [ada, ben, cleo] = ["ada", "ben", "cleo"].map(studentId) as [Id<"student">, Id<"student">, Id<"student">];
+const ben = studentId("ben");
 
 const quiz = assignmentId("quiz");
 

@@ -1,15 +1,5 @@
 import { z } from "zod";
-import {
-  type Assignment,
-  assignmentsOf,
-  type CourseState,
-  decimalField,
-  idField,
-  nameField,
-  recordsOf,
-  type Scale,
-  usesOfScale,
-} from "#core/model";
+import { type CourseState, decimalField, idField, nameField, recordsOf, type Scale, usesOfScale } from "#core/model";
 import { refuse, type Id } from "#core/kernel";
 import { letterOutOfOrder } from "#core/totals";
 import type { ChangeIssue, CommandKind } from "../../engine/change";
