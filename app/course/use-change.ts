@@ -5,7 +5,7 @@ import { SessionContext } from "./course-provider";
 import type { Wish } from "./wish";
 
 /** Sends a command, or a step through the history, and answers how it came out. */
-export type Change = (what: Wish) => Promise<ChangeResult>;
+export type SendChange = (what: Wish) => Promise<ChangeResult>;
 
 function perform(session: CourseSession, wish: Wish): ChangeResult {
   if (typeof wish === "string") return session.step(wish);
@@ -17,7 +17,7 @@ function perform(session: CourseSession, wish: Wish): ChangeResult {
  * Sends a command of the course that is open and answers how it came out. It has taken effect, and is put down, before
  * this returns: whoever leaves the page in the same turn of the key loses nothing.
  */
-export function useChange(): Change {
+export function useChange(): SendChange {
   const session = use(SessionContext);
   return useCallback(
     (what) => {

@@ -11,7 +11,7 @@ import { useChange } from "../../course/use-change";
 import { AddCategory } from "./add-category";
 import { AssignmentLine } from "./assignment-line";
 import { CategoryHead } from "./category-head";
-import { Composer } from "./composer";
+import { ShorthandBox } from "./shorthand-box";
 import { allowDrop, draggedFrom } from "./dragging";
 import { lossWords, planRows, type PlanBlock, type PlanLine } from "./rows";
 import { WeightsRuler } from "./weights-ruler";
@@ -76,7 +76,7 @@ export default function PlanPage({ loaderData, params }: Route.ComponentProps) {
       <title>{`Plan · ${rows.title}`}</title>
       <h1 className="page-title">Plan</h1>
       <PlanPlaces slot={params.slot} />
-      <Composer
+      <ShorthandBox
         key={params.slot}
         timeZone={rows.timeZone}
         today={localToday(now, rows.timeZone)}

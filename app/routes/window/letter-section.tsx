@@ -2,7 +2,7 @@ import type { Message, WorkFile } from "#core/model";
 import type { VisibleAssignment } from "#core/release";
 import { Conversation } from "../../ui/letter/conversation";
 import { Letter } from "../../ui/letter/letter";
-import type { Change } from "../../course/use-change";
+import type { SendChange } from "../../course/use-change";
 import { MarkedWork } from "./marked-work";
 
 /** One assignment's letter with what belongs to reading it. */
@@ -31,7 +31,7 @@ export function LetterSection({
   readonly timeZone: string;
   readonly nameOf: (message: Message) => string;
   readonly read: (file: WorkFile) => Promise<Blob | null>;
-  readonly change: Change;
+  readonly change: SendChange;
 }) {
   const place = { assignmentId: letter.assignment.id, studentId };
   return (

@@ -40,7 +40,7 @@ function readLetter(stored: unknown): { readonly subject: string; readonly body:
 }
 
 /** A letter to many: its words with fields, and how it reads for each of them before it goes anywhere. */
-export function Composer({
+export function LetterWriter({
   place: draftPlace,
   people,
   subject: startSubject,

@@ -6,7 +6,7 @@ import type { CourseSession } from "#storage";
 import { counted } from "#core/words";
 import { deskAddress } from "../../../ui/address";
 import { troubleOf } from "../../../ui/hooks/use-command";
-import type { Change } from "../../../course/use-change";
+import type { SendChange } from "../../../course/use-change";
 import { AskFigure } from "./entries/ask-figure";
 import { BlockDialog } from "./entries/block-dialog";
 import { copyText, fillPlan, pastePlan, type BlockPlan } from "./entries/blocks";
@@ -34,7 +34,7 @@ interface GradebookProps {
   readonly slot: string;
   readonly session: CourseSession;
   readonly looking: Looking;
-  readonly change: Change;
+  readonly change: SendChange;
   readonly navigate: NavigateFunction;
 }
 

@@ -8,7 +8,7 @@ import { PassphraseLists } from "../../../locks/passphrase-lists";
 import { openCourse } from "../../../course/open-course";
 import { addresseesOf } from "../../../ui/letter/addressees";
 import { fromAddress, inAddress } from "../../../ui/address";
-import { Composer, type FilledLetter } from "../../../ui/letter/letter-writer";
+import { LetterWriter, type FilledLetter } from "../../../ui/letter/letter-writer";
 import { JobStatus } from "../../../ui/dialogs/job-status";
 import { useJob } from "../../../ui/hooks/use-job";
 import { troubleOf } from "../../../ui/hooks/use-command";
@@ -130,7 +130,7 @@ export default function PostPage({ loaderData, params }: Route.ComponentProps) {
       {people.length === 0 ? (
         <p className="mt-6 text-soft">Nobody can see anything of this yet. Release it first, then write about it.</p>
       ) : (
-        <Composer
+        <LetterWriter
           place="letter/results"
           people={people}
           subject={SUBJECT}

@@ -7,7 +7,7 @@ import { counted } from "#core/words";
 import { openCourse } from "../../../course/open-course";
 import { addresseesOf } from "../../../ui/letter/addressees";
 import { fromAddress, inAddress } from "../../../ui/address";
-import { Composer, type FilledLetter } from "../../../ui/letter/letter-writer";
+import { LetterWriter, type FilledLetter } from "../../../ui/letter/letter-writer";
 import { JobStatus } from "../../../ui/dialogs/job-status";
 import { useJob } from "../../../ui/hooks/use-job";
 import { troubleOf } from "../../../ui/hooks/use-command";
@@ -144,7 +144,7 @@ export default function RemindPage({ loaderData, params }: Route.ComponentProps)
               </li>
             ))}
           </ul>
-          <Composer
+          <LetterWriter
             place={`letter/${kind}`}
             people={people}
             {...REMINDER_TEXTS[kind]}

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { fileSchema, ownHandInOf, idField, instantField, resultKey } from "#core/model";
 import type { CommandKind } from "../../engine/change";
-import { finish, paperAt, put } from "../../engine/draft";
+import { finish, paperAt, put } from "../../engine/command-parts";
 
 const input = z.object({
   assignmentId: idField("assignment"),

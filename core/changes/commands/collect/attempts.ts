@@ -1,8 +1,9 @@
 import { z } from "zod";
 import { refuse, type Id } from "#core/kernel";
 import { handInOf, idField, notesOf, ownHandInOf, resultOf, type Note } from "#core/model";
+import { counted } from "#core/words";
 import type { CommandKind } from "../../engine/change";
-import { counted, finish, paperAt, put, remove } from "../../engine/draft";
+import { finish, paperAt, put, remove } from "../../engine/command-parts";
 
 const discardInput = z.object({
   assignmentId: idField("assignment"),

@@ -1,8 +1,9 @@
 import { z } from "zod";
 import { refuse } from "#core/kernel";
 import { fileSchema, idField, instantField, ownHandInOf, postSchema, postsOf, resultKey } from "#core/model";
+import { counted } from "#core/words";
 import type { CommandKind } from "../../engine/change";
-import { assignmentAt, counted, finish, put, removeAll } from "../../engine/draft";
+import { assignmentAt, finish, put, removeAll } from "../../engine/command-parts";
 
 const takeInInput = z.object({
   assignmentId: idField("assignment"),

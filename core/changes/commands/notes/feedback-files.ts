@@ -2,7 +2,7 @@ import { z } from "zod";
 import { refuse } from "#core/kernel";
 import { fileSchema, idField, resultOf } from "#core/model";
 import type { CommandKind } from "../../engine/change";
-import { finish, paperAt, put } from "../../engine/draft";
+import { finish, paperAt, put } from "../../engine/command-parts";
 
 const place = { assignmentId: idField("assignment"), studentId: idField("student") };
 

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { refuse, type Id } from "#core/kernel";
 import { handInOf, noteSchema, notesOf, strokeField, type Note } from "#core/model";
 import type { CommandKind } from "../../engine/change";
-import { finish, paperAt, put } from "../../engine/draft";
+import { finish, paperAt, put } from "../../engine/command-parts";
 
 /** Most strokes of one remark by pen; a further stroke begins another. */
 const MOST_STROKES = 400;

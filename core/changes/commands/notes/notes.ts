@@ -2,7 +2,7 @@ import { z } from "zod";
 import { ok, refuse, type Id, type Result } from "#core/kernel";
 import { commentField, handInOf, idField, noteSchema, rubricOf, type CourseState, type Note } from "#core/model";
 import type { ChangeIssue, CommandKind } from "../../engine/change";
-import { checkSeen, excerpt, finish, paperAt, put, type Paper } from "../../engine/draft";
+import { checkSeen, excerpt, finish, paperAt, put, type Paper } from "../../engine/command-parts";
 import { patchBetween } from "../../engine/patch";
 
 const addInput = noteSchema

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { refuse, type Id } from "#core/kernel";
 import { idField, phraseSchema, phraseTest, recordsOf, type CourseState, type Phrase } from "#core/model";
 import type { CommandKind } from "../../engine/change";
-import { excerpt, finish, put, remove } from "../../engine/draft";
+import { excerpt, finish, put, remove } from "../../engine/command-parts";
 
 const saveInput = z.object({ text: phraseSchema.shape.text });
 

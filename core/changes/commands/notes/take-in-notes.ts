@@ -1,8 +1,9 @@
 import { z } from "zod";
 import { refuse, type Id } from "#core/kernel";
 import { commentField, handInOf, idField, noteSchema, notesOf, rubricOf, type Note } from "#core/model";
+import { counted } from "#core/words";
 import type { CommandKind } from "../../engine/change";
-import { counted, finish, paperAt, put } from "../../engine/draft";
+import { finish, paperAt, put } from "../../engine/command-parts";
 import { checkTarget } from "./notes";
 
 const takeInInput = z.object({

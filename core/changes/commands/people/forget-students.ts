@@ -1,6 +1,6 @@
 import type { StudentId } from "#core/kernel";
 import { recordsOf, type CourseState, type RecordOf, type TableName } from "#core/model";
-import { put, remove } from "../../engine/draft";
+import { put, remove } from "../../engine/command-parts";
 import type { Patch } from "../../engine/patch";
 
 /** How the records of a table name students. */

@@ -3,7 +3,7 @@ import { refuse, type Id } from "#core/kernel";
 import { idField, nameField, resultOf } from "#core/model";
 import { checkScore } from "#core/scoring";
 import type { CommandKind } from "../../engine/change";
-import { assignmentAt, finish, paperAt, put, readFigure } from "../../engine/draft";
+import { assignmentAt, finish, paperAt, put, readFigure } from "../../engine/command-parts";
 
 const formInput = z.object({
   assignmentId: idField("assignment"),

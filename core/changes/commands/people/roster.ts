@@ -11,9 +11,10 @@ import {
   type Student,
   sectionsOf,
 } from "#core/model";
+import { counted } from "#core/words";
 import type { ChangeIssue, CommandKind } from "../../engine/change";
 import { forgetStudents } from "./forget-students";
-import { counted, finish, put, remove, studentAt, withFields } from "../../engine/draft";
+import { finish, put, remove, studentAt, withFields } from "../../engine/command-parts";
 
 /** Commands for the roster: students and sections. */
 

@@ -26,9 +26,10 @@ import {
   type Category,
   type CourseState,
 } from "#core/model";
+import { counted } from "#core/words";
 import type { ChangeIssue, CommandKind } from "../../engine/change";
 import { nextOrder } from "./categories";
-import { assignmentAt, assignmentParts, counted, finish, put, rubricFault, withFields } from "../../engine/draft";
+import { assignmentAt, assignmentParts, finish, put, rubricFault, withFields } from "../../engine/command-parts";
 
 /** Commands for assignments. */
 

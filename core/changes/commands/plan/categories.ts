@@ -12,7 +12,7 @@ import {
   type CourseState,
 } from "#core/model";
 import type { ChangeIssue, CommandKind } from "../../engine/change";
-import { assignmentParts, finish, put, remove, withFields } from "../../engine/draft";
+import { assignmentParts, finish, put, remove, withFields } from "../../engine/command-parts";
 
 /** Commands for categories. */
 

@@ -13,9 +13,10 @@ import {
   termsOf,
   type CourseState,
 } from "#core/model";
+import { counted } from "#core/words";
 import type { CommandKind } from "../../engine/change";
 import { editCourse } from "./course-rules";
-import { counted, finish, put } from "../../engine/draft";
+import { finish, put } from "../../engine/command-parts";
 
 const rulesSchema = courseSchema.pick({
   totals: true,

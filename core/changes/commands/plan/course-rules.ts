@@ -13,7 +13,7 @@ import {
 } from "#core/model";
 import { letterOutOfOrder } from "#core/totals";
 import type { ChangeIssue, CommandKind } from "../../engine/change";
-import { finish, put, remove, withFields } from "../../engine/draft";
+import { finish, put, remove, withFields } from "../../engine/command-parts";
 
 /** Commands for the course itself: its name, its rules, its terms. */
 

@@ -12,7 +12,7 @@ import {
 import { figureOf } from "#core/totals";
 import type { CommandKind } from "../../engine/change";
 import { judgedPapers } from "./assignments";
-import { assignmentAt, finish, put, remove, rubricFault } from "../../engine/draft";
+import { assignmentAt, finish, put, remove, rubricFault } from "../../engine/command-parts";
 
 /** Commands for the library of rubrics. */
 

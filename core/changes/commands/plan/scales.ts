@@ -3,7 +3,7 @@ import { type CourseState, decimalField, idField, nameField, recordsOf, type Sca
 import { refuse, type Id } from "#core/kernel";
 import { letterOutOfOrder } from "#core/totals";
 import type { ChangeIssue, CommandKind } from "../../engine/change";
-import { finish, put, remove } from "../../engine/draft";
+import { finish, put, remove } from "../../engine/command-parts";
 
 const scaleInput = z.object({
   name: nameField,

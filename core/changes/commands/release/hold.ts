@@ -2,7 +2,7 @@ import { z } from "zod";
 import { refuse } from "#core/kernel";
 import { idField, resultOf, studentsOf } from "#core/model";
 import type { CommandKind } from "../../engine/change";
-import { assignmentAt, finish, paperAt, put } from "../../engine/draft";
+import { assignmentAt, finish, paperAt, put } from "../../engine/command-parts";
 import { withTotals } from "./totals-follow";
 
 const reason = z.string().trim().max(500).optional();

@@ -21,7 +21,7 @@ import {
 } from "#core/model";
 import { copyState, draftFacet, dueReleases, dueTotals, stopsOf, studentsMeant } from "#core/release";
 import type { ChangeIssue, CommandKind } from "../../engine/change";
-import { assignmentAt, finish, put } from "../../engine/draft";
+import { assignmentAt, finish, put } from "../../engine/command-parts";
 import { classFiguresGiven } from "../../past/class-history";
 import { leaksStopping, leakStop } from "../../effects/leak-stop";
 import { stateAfter, type Patch } from "../../engine/patch";

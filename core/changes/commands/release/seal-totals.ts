@@ -12,7 +12,7 @@ import {
 } from "#core/model";
 import { totalName } from "#core/release";
 import type { CommandKind } from "../../engine/change";
-import { finish, put } from "../../engine/draft";
+import { finish, put } from "../../engine/command-parts";
 import { leakStop } from "../../effects/leak-stop";
 import { stateAfter } from "../../engine/patch";
 import { fixTotals } from "./totals-follow";

@@ -2,7 +2,7 @@ import type { Instant, StudentId } from "#core/kernel";
 import { sameValue } from "#core/kernel";
 import { courseOf, totalCopiesOf, type CourseState, type TotalCopy } from "#core/model";
 import { draftTotals } from "#core/release";
-import { put } from "../../engine/draft";
+import { put } from "../../engine/command-parts";
 import { stateAfter, type Patch } from "../../engine/patch";
 
 /** The same total, whenever it was given. */

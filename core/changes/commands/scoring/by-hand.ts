@@ -12,8 +12,9 @@ import {
 } from "#core/kernel";
 import { idField, resultOf, type CourseState, type ResultRecord } from "#core/model";
 import { figuresOf } from "#core/totals";
+import { counted } from "#core/words";
 import type { ChangeIssue, CommandKind, PaperPlace } from "../../engine/change";
-import { checkSeen, counted, finish, paperAt, put, readFigure } from "../../engine/draft";
+import { checkSeen, finish, paperAt, put, readFigure } from "../../engine/command-parts";
 
 const reasonField = z.string().trim().max(500);
 

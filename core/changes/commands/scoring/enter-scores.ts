@@ -1,8 +1,9 @@
 import { z } from "zod";
 import { ok, refuse, type Result } from "#core/kernel";
 import { commentField, idField, resultOf, withRecords, type CourseState, type ResultRecord } from "#core/model";
+import { counted } from "#core/words";
 import type { ChangeIssue, CommandKind, PaperPlace } from "../../engine/change";
-import { checkSeen, counted, finish, paperAt, put, type Paper } from "../../engine/draft";
+import { checkSeen, finish, paperAt, put, type Paper } from "../../engine/command-parts";
 import { entryText } from "./entry-text";
 import type { Patch } from "../../engine/patch";
 import { readTyped } from "./typed-entry";

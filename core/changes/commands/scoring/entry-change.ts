@@ -15,7 +15,7 @@ import { resultOf, type Assignment, type CourseState, type ResultRecord, type Sc
 import { checkScore, parseEntry, type Entry } from "#core/scoring";
 import { figuresOf } from "#core/totals";
 import type { ChangeIssue } from "../../engine/change";
-import type { Paper } from "../../engine/draft";
+import type { Paper } from "../../engine/command-parts";
 
 /** What one entry of the entry language does to one result; commands for one cell and for many rest on it. */
 

@@ -2,7 +2,7 @@ import { z } from "zod";
 import type { StudentId } from "#core/kernel";
 import { groupMembers, groupOf, type CourseState } from "#core/model";
 import type { PaperPlace } from "../../engine/change";
-import type { Paper } from "../../engine/draft";
+import type { Paper } from "../../engine/command-parts";
 
 /** Said of a whole group: what is changed for one member is changed for all who stand the same. */
 export const wholeGroupField = z.boolean().optional();

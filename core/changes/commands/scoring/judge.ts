@@ -13,7 +13,7 @@ import {
 } from "#core/model";
 import { checkPoints, levelAt, proposedPoints, steppedPoints } from "#core/scoring";
 import type { ChangeIssue, CommandKind, PaperPlace } from "../../engine/change";
-import { checkSeen, excerpt, finish, paperAt, put, type Paper } from "../../engine/draft";
+import { checkSeen, excerpt, finish, paperAt, put, type Paper } from "../../engine/command-parts";
 import { scopeOf, scopeTitle, wholeGroupField } from "./group-scope";
 
 const place = {

@@ -3,7 +3,7 @@ import { ok, refuse, type Id, type Result, type StudentId } from "#core/kernel";
 import { idField, judgementOf, outcomeRubricOf, outcomeScaleOf, resultOf, type CourseState } from "#core/model";
 import { proposedPoints } from "#core/scoring";
 import type { ChangeIssue, CommandKind } from "../../engine/change";
-import { finish, paperAt, put, type Paper } from "../../engine/draft";
+import { finish, paperAt, put, type Paper } from "../../engine/command-parts";
 import { scopeOf, scopeTitle, wholeGroupField } from "./group-scope";
 import type { Patch } from "../../engine/patch";
 

@@ -12,18 +12,18 @@ import {
   type Question,
 } from "#core/model";
 import { readNumber } from "#core/scoring";
+import { counted } from "#core/words";
 import type { ChangeIssue, CommandKind } from "../../engine/change";
 import {
   assignmentAt,
   checkSeen,
-  counted,
   excerpt,
   finish,
   paperAt,
   put,
   readFigure,
   removeAll,
-} from "../../engine/draft";
+} from "../../engine/command-parts";
 
 const saveInput = z.object({
   assignmentId: idField("assignment"),

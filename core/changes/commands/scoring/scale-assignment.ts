@@ -3,7 +3,7 @@ import { refuse } from "#core/kernel";
 import { idField, scalingSchema, type Scaling } from "#core/model";
 import { checkScaling } from "#core/scoring";
 import type { CommandKind } from "../../engine/change";
-import { assignmentAt, finish, put } from "../../engine/draft";
+import { assignmentAt, finish, put } from "../../engine/command-parts";
 
 const input = z.object({ assignmentId: idField("assignment"), scaling: scalingSchema.nullable() });
 

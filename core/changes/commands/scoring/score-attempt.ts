@@ -3,7 +3,7 @@ import { refuse } from "#core/kernel";
 import { handInOf, idField, resultOf } from "#core/model";
 import { checkScore } from "#core/scoring";
 import type { CommandKind } from "../../engine/change";
-import { finish, paperAt, put, readFigure } from "../../engine/draft";
+import { finish, paperAt, put, readFigure } from "../../engine/command-parts";
 
 const attemptInput = z.object({
   assignmentId: idField("assignment"),

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { commentField, idField } from "#core/model";
 import { entryText } from "./entry-text";
 import type { CommandKind } from "../../engine/change";
-import { checkSeen, finish, paperAt, put } from "../../engine/draft";
+import { checkSeen, finish, paperAt, put } from "../../engine/command-parts";
 import { readTyped } from "./typed-entry";
 
 const input = z.object({

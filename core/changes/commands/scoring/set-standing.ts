@@ -2,7 +2,7 @@ import { z } from "zod";
 import type { StudentId } from "#core/kernel";
 import { commentField, idField, resultOf } from "#core/model";
 import type { CommandKind } from "../../engine/change";
-import { checkSeen, excerpt, finish, paperAt, put } from "../../engine/draft";
+import { checkSeen, excerpt, finish, paperAt, put } from "../../engine/command-parts";
 import { scopeOf, scopeTitle, wholeGroupField } from "./group-scope";
 
 const place = { assignmentId: idField("assignment"), studentId: idField("student") };

@@ -2,7 +2,7 @@ import { ok, type Result } from "#core/kernel";
 import { resultOf, withRecords, type Assignment, type CourseState, type ResultRecord } from "#core/model";
 import { figureOf } from "#core/totals";
 import type { ChangeIssue, PaperPlace } from "../../engine/change";
-import { paperAt, type Paper } from "../../engine/draft";
+import { paperAt, type Paper } from "../../engine/command-parts";
 import { lineOf, readEntry, withEntry, type Read } from "./entry-change";
 import { entryAndOutcomes, withOutcomes } from "./outcomes";
 import type { Patch } from "../../engine/patch";

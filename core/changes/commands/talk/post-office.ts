@@ -11,8 +11,9 @@ import {
   type Mail,
 } from "#core/model";
 import { openingKey, openingsOf, visibleTo, visibleTotals } from "#core/release";
+import { counted } from "#core/words";
 import type { CommandKind } from "../../engine/change";
-import { counted, finish, paperAt, put, studentAt } from "../../engine/draft";
+import { finish, paperAt, put, studentAt } from "../../engine/command-parts";
 
 const mailInput = z.object({
   kind: z.enum(["results", "reminder"]),

@@ -1,7 +1,7 @@
 import { use, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { entryAndComment, type Command } from "#core/changes";
 import { resultOf, type CourseState } from "#core/model";
-import type { Change } from "../../../../course/use-change";
+import type { SendChange } from "../../../../course/use-change";
 import { DraftsContext } from "../../../../ui/fields/drafts";
 import { useUnkept } from "../../../../ui/fields/use-unkept";
 import { unusualWords } from "../../../../ui/words/words";
@@ -29,7 +29,7 @@ function commandOf(state: CourseState, place: CellPlace, text: string, seen: str
   return { type: "setComment", ...place, facing: "student", text: words, seen: before };
 }
 
-export function useUnkeptEntries(state: CourseState, change: Change): Entering {
+export function useUnkeptEntries(state: CourseState, change: SendChange): Entering {
   const drafts = use(DraftsContext);
   const [unkept, setUnkept] = useState(() =>
     leftEntries(

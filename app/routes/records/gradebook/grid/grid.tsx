@@ -23,7 +23,7 @@ import { scrollIntoView } from "./scroll-into-view";
 import { boundsOf, inside, isSingle, single, type CellPlace, type Place, type Selection } from "./selection";
 import type { UnkeptEntries } from "../entries/unkept";
 import { useTotalsAhead } from "./use-totals-ahead";
-import { onGridKey, type GridKey } from "./use-grid-keys";
+import { onGridKey, type GridKey } from "./grid-keys";
 
 /** What others may ask of the grid. */
 export interface GridHandle {

@@ -66,9 +66,6 @@ export function rubricFault(rubric: Rubric): ChangeIssue | null {
   return finding ? { code: "rubric_at_fault", finding } : null;
 }
 
-/** `1 student`, `2 students`, for lines of the journal. */
-export const counted = (count: number, one: string): string => `${String(count)} ${one}${count === 1 ? "" : "s"}`;
-
 /** The two ends of a paper, looked up. */
 export interface Paper {
   readonly assignment: Assignment;

@@ -7,7 +7,7 @@ import { AsYouLeftIt } from "../../ui/fields/as-you-left-it";
 import { readTextDraft, useTyped } from "../../ui/fields/drafts";
 import { shorthandWords } from "../../ui/words/words";
 
-interface ComposerProps {
+interface ShorthandBoxProps {
   readonly timeZone: string;
   /** The local date, `2026-09-01`. */
   readonly today: string;
@@ -18,7 +18,7 @@ interface ComposerProps {
 }
 
 /** Where assignments are written down: one line each in shorthand, with what each line comes to below it. */
-export function Composer({ timeZone, today, categories, scales, first, onAdd }: ComposerProps) {
+export function ShorthandBox({ timeZone, today, categories, scales, first, onAdd }: ShorthandBoxProps) {
   const typed = useTyped("shorthand", "", readTextDraft);
   const { value: text, set: setText } = typed;
   const [category, setCategory] = useState<string>("");
