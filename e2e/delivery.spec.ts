@@ -159,7 +159,7 @@ test("a letter goes through the post office into the window, is opened there, an
   const drafts = await savedBy(page, "Save as e-mail drafts");
   const place = join(folder(), "draft.eml");
   writeFileSync(place, drafts["L26041.eml"] ?? "");
-  const script = join(import.meta.dirname, "../core/formats/read-mail.py");
+  const script = join(import.meta.dirname, "../core/formats/letters/read-mail.py");
   const draft: unknown = JSON.parse(execFileSync("/usr/bin/python3", [script, place], { encoding: "utf8" }));
   expect(draft).toMatchObject({
     to: [{ name: "Aldous Brenn", address: "aldous.brenn@larkmere.example" }],

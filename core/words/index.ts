@@ -1,6 +1,7 @@
 export { counted } from "./counted";
 export { dayText, longDayText, longMomentText, momentText } from "./dates";
-export { FACET_WORDS } from "./facets";
+export { FACET_NAMES, FACET_WORDS } from "./facets";
 export { latenessShort, latenessWords } from "./lateness";
-export { MARK_WORDS } from "./marks";
+export { MARK_NAMES, MARK_WORDS } from "./marks";
+export { METHOD_WORDS } from "./methods";
 export { classFiguresWords, deductionWords, ofMaximum, pointsWords, scoreWords, toldWords } from "./score";

@@ -11,3 +11,15 @@ export const MARK_WORDS: Readonly<Record<NoteMark, string>> = {
   tick: "Ticked",
   query: "Queried",
 };
+
+/** The same inside a sentence, as a line of the journal has it: `pinned note deleted`. */
+export const MARK_NAMES: Readonly<Record<NoteMark, string>> = {
+  highlight: "note",
+  strikeout: "strike-out",
+  insertion: "insertion",
+  pin: "pinned note",
+  text: "words on the page",
+  ink: "pen strokes",
+  tick: "tick",
+  query: "query",
+};

@@ -19,7 +19,7 @@ import {
 } from "#core/model";
 import { withoutWeight } from "#core/release";
 import { checkPlan, figuresOf, planOf, termOf, type PlanNode } from "#core/totals";
-import { dayText, pointsWords } from "#core/words";
+import { METHOD_WORDS, dayText, pointsWords } from "#core/words";
 
 /** An assignment as a line of the plan. */
 export interface PlanLine {
@@ -72,13 +72,6 @@ export interface PlanRows {
   readonly faults: readonly string[];
 }
 
-const METHODS: Readonly<Record<Category["method"], string>> = {
-  pooled: "points pooled",
-  mean: "mean of percents",
-  median: "median of percents",
-  best: "best one counts",
-};
-
 /** How a category combines, in a few words. */
 export function ruleWords({ method, keep, bonus }: Pick<Category, "method" | "keep" | "bonus">): string {
   const kept =
@@ -87,7 +80,7 @@ export function ruleWords({ method, keep, bonus }: Pick<Category, "method" | "ke
       : keep.kind === "dropLowest"
         ? `lowest ${keep.count === 1 ? "" : `${String(keep.count)} `}dropped`
         : `best ${keep.count === 1 ? "" : `${String(keep.count)} `}kept`;
-  return [METHODS[method], kept, bonus ? "bonus" : ""].filter(Boolean).join(", ");
+  return [METHOD_WORDS[method], kept, bonus ? "bonus" : ""].filter(Boolean).join(", ");
 }
 
 const CHANNEL_WORDS: Readonly<Record<Assignment["channel"], string>> = {

@@ -1,5 +1,5 @@
 import type { Account, WhyLeftOut } from "#core/totals";
-import { momentText } from "#core/words";
+import { METHOD_WORDS, momentText } from "#core/words";
 
 /** Names of records by their ids, and the course's time zone. */
 export interface NameOf {
@@ -7,12 +7,6 @@ export interface NameOf {
   readonly timeZone: string;
 }
 
-const METHODS = {
-  pooled: "points pooled",
-  mean: "mean of percents",
-  median: "median of percents",
-  best: "best one counts",
-};
 const ATTEMPTS = {
   last: "the last attempt counts",
   first: "the first attempt counts",
@@ -69,7 +63,7 @@ export function ruleWords(account: Account, { timeZone }: NameOf): string {
           : keep.kind === "dropLowest"
             ? `, lowest ${String(keep.count)} dropped`
             : `, best ${String(keep.count)} kept`;
-      return METHODS[rule.method] + kept;
+      return METHOD_WORDS[rule.method] + kept;
     }
     case "asItem":
       return "as one item";

@@ -86,6 +86,8 @@ function PdfPageView({ blob, document, number, width, turn, guess, onPage, overl
     if (!element || !host || !near) return;
     let current = true;
     let shown: DrawnPage | null = null;
+    // A remark can be pinned to a page before its words are laid out: a key for one must never fall through to the score.
+    onPage({ number, element, textRoot: null });
     const show = (drawn: DrawnPage) => {
       shown = drawn;
       setShape(drawn.shape);

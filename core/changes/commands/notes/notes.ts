@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { ok, refuse, type Id, type Result } from "#core/kernel";
 import { commentField, handInOf, idField, noteSchema, rubricOf, type CourseState, type Note } from "#core/model";
+import { MARK_NAMES } from "#core/words";
 import type { ChangeIssue, CommandKind } from "../../engine/change";
 import { checkSeen, excerpt, finish, paperAt, put, type Paper } from "../../engine/command-parts";
 import { patchBetween } from "../../engine/patch";
@@ -93,17 +94,6 @@ export const removeNote: CommandKind<z.infer<typeof removeInput>> = {
   },
 };
 
-const KIND_WORDS: Readonly<Record<Note["mark"], string>> = {
-  highlight: "note",
-  strikeout: "strike-out",
-  insertion: "insertion",
-  pin: "pinned note",
-  text: "words on the page",
-  ink: "pen strokes",
-  tick: "tick",
-  query: "query",
-};
-
 /** Which places a kind of remark can have. */
 const PLACES: Readonly<Record<Note["mark"], readonly Note["target"]["kind"][]>> = {
   highlight: ["passage"],
@@ -118,10 +108,10 @@ const PLACES: Readonly<Record<Note["mark"], readonly Note["target"]["kind"][]>> 
 
 /** Whether a kind of remark can have such a place. */
 export const checkTarget = (mark: Note["mark"], { kind }: Note["target"]): Result<null, ChangeIssue> =>
-  PLACES[mark].includes(kind) ? ok(null) : refuse({ code: "wrong_place", mark: KIND_WORDS[mark] });
+  PLACES[mark].includes(kind) ? ok(null) : refuse({ code: "wrong_place", mark: MARK_NAMES[mark] });
 
 function nameOf(note: Note): string {
-  const kind = KIND_WORDS[note.mark];
+  const kind = MARK_NAMES[note.mark];
   const words = note.body || (note.target.kind === "passage" ? note.target.exact : "");
   return words ? `${kind} "${excerpt(words)}"` : kind;
 }

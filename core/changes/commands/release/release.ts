@@ -20,6 +20,7 @@ import {
   type TotalSeal,
 } from "#core/model";
 import { copyState, draftFacet, dueReleases, dueTotals, stopsOf, studentsMeant } from "#core/release";
+import { FACET_NAMES } from "#core/words";
 import type { ChangeIssue, CommandKind } from "../../engine/change";
 import { assignmentAt, finish, put } from "../../engine/command-parts";
 import { classFiguresGiven } from "../../past/class-history";
@@ -28,14 +29,7 @@ import { stateAfter, type Patch } from "../../engine/patch";
 import { fixTotals, withTotals } from "./totals-follow";
 
 const facets = z.array(facetSchema).min(1);
-const FACET_WORDS: Readonly<Record<Facet, string>> = {
-  score: "score",
-  rubric: "rubric detail",
-  comments: "notes and comments",
-  outcomes: "outcomes",
-  classFigures: "class figures",
-};
-const wordsOf = (list: readonly Facet[]) => list.map((facet) => FACET_WORDS[facet]).join(", ");
+const wordsOf = (list: readonly Facet[]) => list.map((facet) => FACET_NAMES[facet]).join(", ");
 
 /** What a change of seals is about. */
 const scope = {
