@@ -76,3 +76,7 @@ export function keepIn<N extends OfCourse>(
 ): void {
   void repository.remember(`${name}/${slot}`, value).catch(() => null);
 }
+
+/** Whether papers are judged without names: as the address says, else as it was chosen last. */
+export const namesHidden = async (repository: Repository, search: URLSearchParams): Promise<boolean> =>
+  search.has("names") ? search.get("names") === "hidden" : ((await known(repository, "names-hidden")) ?? false);

@@ -1,7 +1,7 @@
 import { type Command } from "#core/changes";
-import { decimal, required, type Instant } from "#core/kernel";
-import { type Assignment, type CourseState, type Facet } from "#core/model";
-import { assignmentId, criterionId, fileId, run, smallCourse, studentId } from "#core/testing";
+import { decimal, type Instant } from "#core/kernel";
+import { type Assignment, type CourseState } from "#core/model";
+import { assignmentId, judgedClass, run, smallCourse, studentId } from "#core/testing";
 import { describe, expect, it } from "vitest";
 import { flowCounts, laneOf, undatedOf, weightsAddUp } from "./index";
 
@@ -119,38 +119,7 @@ describe("what waits in the five steps", () => {
 });
 
 describe("the board", () => {
-  const essay = assignmentId("essay");
-  const ada = { assignmentId: essay, studentId: studentId("ada") };
-  const ben = { assignmentId: essay, studentId: studentId("ben") };
-  const cleo = { assignmentId: essay, studentId: studentId("cleo") };
-  const essayOf = (state: CourseState) => required(state.assignments[essay], "essay");
-  function judgeAll(place: typeof ada, ...texts: string[]): Command[] {
-    return ["record", "reasoning", "writing"].map((criterion, index) => ({
-      type: "judge",
-      ...place,
-      criterionId: criterionId(criterion),
-      verdict: { kind: "points", text: texts[index] ?? "0" },
-    }));
-  }
-  /** Ada scored with a comment and a note, Ben missing, Cleo excused. */
-  const judged = run(
-    smallCourse(),
-    ...judgeAll(ada, "15.5", "17", "8"),
-    { type: "setComment", ...ada, facing: "student", text: "Well argued." },
-    { type: "setComment", ...ada, facing: "private", text: "SECRET of the marker" },
-    {
-      type: "addNote",
-      ...ada,
-      fileId: fileId("ada"),
-      mark: "highlight",
-      target: { kind: "passage", page: 1, start: 0, end: 3, exact: "The", prefix: "", suffix: " river" },
-      criterionId: criterionId("record"),
-      body: "Good: you name it.",
-    },
-    { type: "setStanding", ...ben, decision: "missing" },
-    { type: "setStanding", ...cleo, decision: "excused" },
-  );
-  const release = (...facets: Facet[]) => ({ type: "release", assignmentId: essay, facets }) as const;
+  const { judgeAll, ada, ben, essayOf, judged, release } = judgedClass();
 
   const now = "2026-10-27T00:00:00Z" as Instant;
   const lane = (state: CourseState) => laneOf(state, essayOf(state), now);

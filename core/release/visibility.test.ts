@@ -1,16 +1,7 @@
 import { runCommand, type Command } from "#core/changes";
 import { decimal, required, type Instant } from "#core/kernel";
-import {
-  courseOf,
-  FACETS,
-  recordsOf,
-  releaseOf,
-  resultOf,
-  withRecords,
-  type CourseState,
-  type Facet,
-} from "#core/model";
-import { anyCourse, assignmentId, criterionId, fileId, run, runs, smallCourse, studentId, WORLD } from "#core/testing";
+import { courseOf, FACETS, recordsOf, releaseOf, resultOf, withRecords, type CourseState } from "#core/model";
+import { anyCourse, assignmentId, judgedClass, run, runs, smallCourse, studentId, WORLD } from "#core/testing";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { draftFacet, isShown, shownTotals, visibleTo } from "./index";
@@ -103,38 +94,7 @@ describe("what a student sees", () => {
 });
 
 describe("what a student sees", () => {
-  const essay = assignmentId("essay");
-  const ada = { assignmentId: essay, studentId: studentId("ada") };
-  const ben = { assignmentId: essay, studentId: studentId("ben") };
-  const cleo = { assignmentId: essay, studentId: studentId("cleo") };
-  function judgeAll(place: typeof ada, ...texts: string[]): Command[] {
-    return ["record", "reasoning", "writing"].map((criterion, index) => ({
-      type: "judge",
-      ...place,
-      criterionId: criterionId(criterion),
-      verdict: { kind: "points", text: texts[index] ?? "0" },
-    }));
-  }
-  /** Ada scored with a comment and a note, Ben missing, Cleo excused. */
-  const judged = run(
-    smallCourse(),
-    ...judgeAll(ada, "15.5", "17", "8"),
-    { type: "setComment", ...ada, facing: "student", text: "Well argued." },
-    { type: "setComment", ...ada, facing: "private", text: "SECRET of the marker" },
-    {
-      type: "addNote",
-      ...ada,
-      fileId: fileId("ada"),
-      mark: "highlight",
-      target: { kind: "passage", page: 1, start: 0, end: 3, exact: "The", prefix: "", suffix: " river" },
-      criterionId: criterionId("record"),
-      body: "Good: you name it.",
-    },
-    { type: "setStanding", ...ben, decision: "missing" },
-    { type: "setStanding", ...cleo, decision: "excused" },
-  );
-  const seen = (state: CourseState, place = ada) => visibleTo(state, place.studentId);
-  const release = (...facets: Facet[]) => ({ type: "release", assignmentId: essay, facets }) as const;
+  const { judgeAll, essay, ada, ben, cleo, judged, seen, release } = judgedClass();
 
   it("is nothing before release, whatever was entered", () => {
     for (const place of [ada, ben, cleo]) expect(seen(judged, place)).toEqual([]);
@@ -181,38 +141,7 @@ describe("what a student sees", () => {
 });
 
 describe("a timed release", () => {
-  const essay = assignmentId("essay");
-  const ada = { assignmentId: essay, studentId: studentId("ada") };
-  const ben = { assignmentId: essay, studentId: studentId("ben") };
-  const cleo = { assignmentId: essay, studentId: studentId("cleo") };
-  function judgeAll(place: typeof ada, ...texts: string[]): Command[] {
-    return ["record", "reasoning", "writing"].map((criterion, index) => ({
-      type: "judge",
-      ...place,
-      criterionId: criterionId(criterion),
-      verdict: { kind: "points", text: texts[index] ?? "0" },
-    }));
-  }
-  /** Ada scored with a comment and a note, Ben missing, Cleo excused. */
-  const judged = run(
-    smallCourse(),
-    ...judgeAll(ada, "15.5", "17", "8"),
-    { type: "setComment", ...ada, facing: "student", text: "Well argued." },
-    { type: "setComment", ...ada, facing: "private", text: "SECRET of the marker" },
-    {
-      type: "addNote",
-      ...ada,
-      fileId: fileId("ada"),
-      mark: "highlight",
-      target: { kind: "passage", page: 1, start: 0, end: 3, exact: "The", prefix: "", suffix: " river" },
-      criterionId: criterionId("record"),
-      body: "Good: you name it.",
-    },
-    { type: "setStanding", ...ben, decision: "missing" },
-    { type: "setStanding", ...cleo, decision: "excused" },
-  );
-  const seen = (state: CourseState, place = ada) => visibleTo(state, place.studentId);
-  const release = (...facets: Facet[]) => ({ type: "release", assignmentId: essay, facets }) as const;
+  const { judgeAll, essay, ada, judged, seen, release } = judgedClass();
 
   const moment = "2026-11-02T07:00:00Z" as Instant;
   const timed = run(judged, { type: "timeRelease", assignmentId: essay, facets: ["score"], at: moment });

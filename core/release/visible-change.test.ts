@@ -1,50 +1,8 @@
-import { type Command } from "#core/changes";
-import { type Id } from "#core/kernel";
-import { type CourseState } from "#core/model";
 import { readingOf, visibleChanges } from "#core/release";
-import { assignmentId, run, smallCourse, studentId } from "#core/testing";
+import { run, scoredClass } from "#core/testing";
 import { describe, expect, it } from "vitest";
 
-const essay = assignmentId("essay");
-
-const quiz = assignmentId("quiz");
-
-const [ada, ben, cleo] = [studentId("ada"), studentId("ben"), studentId("cleo")];
-
-const EVERYONE = [ada, ben, cleo];
-
-const score = (assignment: typeof essay, student: typeof ada, text: string): Command => ({
-  type: "setScore",
-  assignmentId: assignment,
-  studentId: student,
-  text,
-});
-
-const HERON = "section:heron" as Id<"section">;
-
-const inHeron = (state: CourseState): CourseState => ({
-  ...state,
-  sections: { [HERON]: { id: HERON, name: "Heron", order: 0 } },
-  students: { ...state.students, [ada]: { ...state.students[ada], sectionId: HERON } as never },
-});
-
-/** Everyone scored in both; Ada in the section Heron. */
-const scored = inHeron(
-  run(
-    smallCourse({ lateRule: null }),
-    ...EVERYONE.flatMap((student, index) => [
-      score(essay, student, String(70 + index)),
-      score(quiz, student, String(12 + index)),
-    ]),
-  ),
-);
-
-const release = (fields: Partial<Extract<Command, { type: "release" }>> = {}): Command => ({
-  type: "release",
-  assignmentId: essay,
-  facets: ["score"],
-  ...fields,
-});
+const { essay, quiz, ada, ben, cleo, score, scored, release } = scoredClass();
 
 describe("what a change would do to what students see", () => {
   it("names who sees newly, otherwise and no longer", () => {

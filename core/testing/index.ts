@@ -14,3 +14,5 @@ export { anyCourse } from "./any-course";
 export { runs } from "./runs";
 export { ANY_COURSES, anyOf, anyRecords } from "./any-record";
 export { Journalled } from "./journalled";
+export { judgedClass } from "./judged-class";
+export { scoredClass } from "./scored-class";

@@ -4,7 +4,7 @@ import { useTypedField } from "./use-typed-field";
 
 interface InlineFieldProps extends Pick<
   InputHTMLAttributes<HTMLInputElement>,
-  "inputMode" | "placeholder" | "type" | "autoFocus" | "maxLength" | "list" | "disabled"
+  "inputMode" | "placeholder" | "autoFocus" | "maxLength" | "list" | "disabled"
 > {
   /** What it is, for what is half-typed; left out, the browser asks before the page is left. */
   readonly place?: string;

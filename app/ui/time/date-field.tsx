@@ -1,6 +1,6 @@
 import { useId, useState } from "react";
 import { CalendarButton } from "./calendar-button";
-import { notADate, readWall, today, wallWords, type DayEdge, type Precision } from "./read-moment";
+import { notADate, readWall, today, wallWords, withTime, type DayEdge, type Precision } from "./read-moment";
 
 interface DateFieldProps {
   readonly label: string;
@@ -90,7 +90,3 @@ export function DateField(props: DateFieldProps) {
     </span>
   );
 }
-
-/** A chosen day at the time of day that stood there, else at the day's edge. */
-export const withTime = (day: string, before: string, edge: DayEdge): string =>
-  `${day}T${before.slice(11) || (edge === "start" ? "00:00" : "23:59")}`;

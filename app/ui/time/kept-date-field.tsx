@@ -2,8 +2,7 @@ import { useId } from "react";
 import { AsYouLeftIt } from "../fields/as-you-left-it";
 import { useTypedField } from "../fields/use-typed-field";
 import { CalendarButton } from "./calendar-button";
-import { withTime } from "./date-field";
-import { notADate, readWall, today, wallWords, type DayEdge } from "./read-moment";
+import { notADate, readWall, today, wallWords, withTime, type DayEdge } from "./read-moment";
 
 interface KeptDateFieldProps {
   readonly label: string;

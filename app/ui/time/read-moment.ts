@@ -36,3 +36,7 @@ export function today(): string {
   const two = (count: number) => String(count).padStart(2, "0");
   return `${String(now.getFullYear())}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
 }
+
+/** A chosen day at the time of day that stood there, else at the day's edge. */
+export const withTime = (day: string, before: string, edge: DayEdge): string =>
+  `${day}T${before.slice(11) || (edge === "start" ? "00:00" : "23:59")}`;

@@ -1,7 +1,7 @@
 import { runCommand, type Command } from "#core/changes";
 import { decimal, required, type Instant } from "#core/kernel";
 import { FACETS, notesOf, type CourseState, type Facet } from "#core/model";
-import { assignmentId, criterionId, fileId, run, smallCourse, studentId, WORLD } from "#core/testing";
+import { assignmentId, criterionId, fileId, judgedClass, run, smallCourse, studentId, WORLD } from "#core/testing";
 import { describe, expect, it } from "vitest";
 import { changedSinceRelease, copyState, draftFacet, dueReleases, facetOverview, visibleTo } from "../index";
 
@@ -316,40 +316,7 @@ describe("the table of seals", () => {
 });
 
 describe("a fixed copy", () => {
-  const essay = assignmentId("essay");
-  const ada = { assignmentId: essay, studentId: studentId("ada") };
-  const ben = { assignmentId: essay, studentId: studentId("ben") };
-  const cleo = { assignmentId: essay, studentId: studentId("cleo") };
-  const essayOf = (state: CourseState) => required(state.assignments[essay], "essay");
-  const student = (state: CourseState, place: typeof ada) => required(state.students[place.studentId], "student");
-  function judgeAll(place: typeof ada, ...texts: string[]): Command[] {
-    return ["record", "reasoning", "writing"].map((criterion, index) => ({
-      type: "judge",
-      ...place,
-      criterionId: criterionId(criterion),
-      verdict: { kind: "points", text: texts[index] ?? "0" },
-    }));
-  }
-  /** Ada scored with a comment and a note, Ben missing, Cleo excused. */
-  const judged = run(
-    smallCourse(),
-    ...judgeAll(ada, "15.5", "17", "8"),
-    { type: "setComment", ...ada, facing: "student", text: "Well argued." },
-    { type: "setComment", ...ada, facing: "private", text: "SECRET of the marker" },
-    {
-      type: "addNote",
-      ...ada,
-      fileId: fileId("ada"),
-      mark: "highlight",
-      target: { kind: "passage", page: 1, start: 0, end: 3, exact: "The", prefix: "", suffix: " river" },
-      criterionId: criterionId("record"),
-      body: "Good: you name it.",
-    },
-    { type: "setStanding", ...ben, decision: "missing" },
-    { type: "setStanding", ...cleo, decision: "excused" },
-  );
-  const seen = (state: CourseState, place = ada) => visibleTo(state, place.studentId);
-  const release = (...facets: Facet[]) => ({ type: "release", assignmentId: essay, facets }) as const;
+  const { judgeAll, essay, ada, ben, essayOf, student, judged, seen, release } = judgedClass();
 
   it("keeps the name it was given under, until it is given out again", () => {
     const rename = (name: string) => ({ type: "editAssignment", assignmentId: essay, fields: { name } }) as const;

@@ -1,6 +1,6 @@
 import { useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
-import { keep, known } from "../../../course/choices";
+import { keep, namesHidden } from "../../../course/choices";
 import { openCourse, orMissing } from "../../../course/open-course";
 import { fromAddress, inAddress } from "../../../ui/address";
 import { useAsking } from "../../../ui/dialogs/use-asking";
@@ -17,9 +17,7 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
   const assignment = orMissing(state.assignments[fromAddress("assignment", params.assignmentId)], "assignment");
   const search = new URL(request.url).searchParams;
   const question = search.get("question");
-  const nameless = search.has("names")
-    ? search.get("names") === "hidden"
-    : ((await known(repository, "names-hidden")) ?? false);
+  const nameless = await namesHidden(repository, search);
   const rows = answerSheets(state, assignment, {
     question: question && fromAddress("question", question),
     nameless,

@@ -1,6 +1,6 @@
 import { useLayoutEffect, useMemo, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { keep, known } from "../../../course/choices";
+import { keep, namesHidden } from "../../../course/choices";
 import { openCourse, orMissing } from "../../../course/open-course";
 import { fromAddress, inAddress } from "../../../ui/address";
 import { useAsking } from "../../../ui/dialogs/use-asking";
@@ -19,9 +19,7 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
   const assignment = orMissing(state.assignments[fromAddress("assignment", params.assignmentId)], "assignment");
   const search = new URL(request.url).searchParams;
   const criterion = search.get("criterion");
-  const nameless = search.has("names")
-    ? search.get("names") === "hidden"
-    : ((await known(repository, "names-hidden")) ?? false);
+  const nameless = await namesHidden(repository, search);
   const rows = sweepRows(state, assignment, entries, {
     criterion: criterion && fromAddress("criterion", criterion),
     nameless,

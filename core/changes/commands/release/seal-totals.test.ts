@@ -1,51 +1,12 @@
 import { type Command } from "#core/changes";
-import { type Id, type Instant } from "#core/kernel";
+import { type Instant } from "#core/kernel";
 import { totalCopiesOf, type CourseState } from "#core/model";
 import { changedTotalCopies, visibleTotals } from "#core/release";
-import { assignmentId, run, smallCourse, studentId, WORLD } from "#core/testing";
+import { run, scoredClass, WORLD } from "#core/testing";
 import { toldWords } from "#core/words";
 import { describe, expect, it } from "vitest";
 
-const essay = assignmentId("essay");
-
-const quiz = assignmentId("quiz");
-
-const [ada, ben, cleo] = [studentId("ada"), studentId("ben"), studentId("cleo")];
-
-const EVERYONE = [ada, ben, cleo];
-
-const score = (assignment: typeof essay, student: typeof ada, text: string): Command => ({
-  type: "setScore",
-  assignmentId: assignment,
-  studentId: student,
-  text,
-});
-
-const HERON = "section:heron" as Id<"section">;
-
-const inHeron = (state: CourseState): CourseState => ({
-  ...state,
-  sections: { [HERON]: { id: HERON, name: "Heron", order: 0 } },
-  students: { ...state.students, [ada]: { ...state.students[ada], sectionId: HERON } as never },
-});
-
-/** Everyone scored in both; Ada in the section Heron. */
-const scored = inHeron(
-  run(
-    smallCourse({ lateRule: null }),
-    ...EVERYONE.flatMap((student, index) => [
-      score(essay, student, String(70 + index)),
-      score(quiz, student, String(12 + index)),
-    ]),
-  ),
-);
-
-const release = (fields: Partial<Extract<Command, { type: "release" }>> = {}): Command => ({
-  type: "release",
-  assignmentId: essay,
-  facets: ["score"],
-  ...fields,
-});
+const { essay, quiz, ada, everyone: EVERYONE, score, scored, release } = scoredClass();
 
 const at = (text: string) => text as Instant;
 
