@@ -1,6 +1,9 @@
+import { existsSync } from "node:fs";
 import { defineConfig } from "@playwright/test";
 
 const PORT = 4391;
+/** Debian's Chromium, without the parts that draw a window: every page opens in half the time. */
+const WITHOUT_WINDOW = "/usr/bin/chromium-headless-shell";
 
 export default defineConfig({
   testDir: "e2e",
@@ -20,7 +23,7 @@ export default defineConfig({
     actionTimeout: 10_000,
     trace: "retain-on-failure",
     launchOptions: {
-      executablePath: "/usr/bin/chromium",
+      executablePath: existsSync(WITHOUT_WINDOW) ? WITHOUT_WINDOW : "/usr/bin/chromium",
       args: [
         "--no-sandbox",
         "--disable-gpu",

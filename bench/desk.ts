@@ -43,9 +43,9 @@ async function walk(page: Page): Promise<Pick<DeskFigures, "nextMedian" | "nextW
     let before = "";
     const name = () => document.querySelector("h1")?.textContent ?? "";
     const hasWork = () =>
-      [...document.querySelectorAll(".text-layer, .work-text, .work-word")].some(
-        (layer) => layer.textContent.trim().length > 20,
-      );
+      [...document.querySelectorAll("*")]
+        .map((element) => (element.matches(".text-layer") ? element : element.shadowRoot))
+        .some((layer) => (layer?.textContent.trim().length ?? 0) > 20);
     window.addEventListener(
       "keydown",
       (event) => {
@@ -101,7 +101,7 @@ async function putNotes(page: Page): Promise<Pick<DeskFigures, "noteMedian" | "n
   });
   await page.goto(`${ADDRESS}/courses/reading-rivers/score/flood-memo/bram-oduya`);
   await page.locator("html[data-ready]").waitFor();
-  await page.locator(".work-word, .text-layer").first().waitFor();
+  await page.locator("[data-page] p").first().waitFor();
   await page.waitForTimeout(1_000);
   for (let note = 0; note < NOTES; note += 1) {
     await page.keyboard.press("/");

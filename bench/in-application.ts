@@ -1,5 +1,6 @@
 import { spawn } from "node:child_process";
 import { chromium, type Page } from "@playwright/test";
+import { openClosedTrees } from "../e2e/closed-trees";
 
 const PORT = "4391";
 /** Where the built application is served while a benchmark runs. */
@@ -16,6 +17,7 @@ export async function inApplication<T>(drive: (page: Page) => Promise<T>, timeou
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     page.setDefaultTimeout(timeout);
+    await openClosedTrees(page);
     await page.goto(`${ADDRESS}/`);
     await page.waitForURL(/courses/);
     return await drive(page);

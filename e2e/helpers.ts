@@ -1,4 +1,5 @@
 import { expect, test as base, type Page } from "@playwright/test";
+import { openClosedTrees } from "./closed-trees";
 
 /**
  * A page that fails its test on any error in the console and on any request that leaves the application's address or
@@ -30,16 +31,6 @@ export const test = base.extend<{ readonly expectedErrors: RegExp[] }>({
 });
 
 export { expect };
-
-/** Works are shown in closed trees, which no locator and no check of accessibility can look into; in tests they are open. */
-export const openClosedTrees = (page: Page) =>
-  page.addInitScript(() => {
-    // eslint-disable-next-line @typescript-eslint/unbound-method -- called on the element it is called on
-    const attach = Element.prototype.attachShadow;
-    Element.prototype.attachShadow = function (init) {
-      return attach.call(this, { ...init, mode: "open" });
-    };
-  });
 
 const COURSE = "/courses/reading-rivers";
 

@@ -1,9 +1,14 @@
 // npm test: everything a change must pass. Ends with one line, "N passed, N failed".
 import { existsSync, readFileSync, rmSync } from "node:fs";
+import { relative } from "node:path";
+import { stripVTControlCharacters } from "node:util";
 import { build, prepare } from "./build.mjs";
 import { at, bin, run } from "./shell.mjs";
 
 const results = [];
+const failures = [];
+/** The first lines of what a failure says, without colours. */
+const short = (words = "") => stripVTControlCharacters(words).split("\n").slice(0, 4).join("\n      ");
 const note = (name, passed, failed) => {
   results.push({ name, passed, failed });
   console.log(`-- ${name}: ${passed} passed, ${failed} failed`);
@@ -17,7 +22,8 @@ const check = (name, command, args) => {
 
 /** What the tests need of Debian's packages, with a file by which each is known to be there. */
 const PACKAGES = {
-  chromium: ["/usr/bin/chromium", "/usr/bin/chromium-browser"],
+  chromium: ["/usr/bin/chromium"],
+  "chromium-headless-shell": ["/usr/bin/chromium-headless-shell"],
   // Poppler reads the PDF files that the application writes.
   "poppler-utils": ["/usr/bin/pdftotext"],
   // A second opinion on the locked archives that the application writes.
@@ -59,6 +65,18 @@ const actsIn = (suites = []) =>
     ...actsIn(inner),
   ]);
 
+/** The journeys that failed, with the first lines of why. */
+const failedIn = (suites = []) =>
+  suites.flatMap(({ suites: inner, specs = [] }) => [
+    ...specs
+      .filter(({ ok }) => !ok)
+      .map(({ file, line, title, tests }) => {
+        const why = tests.flatMap(({ results: runs }) => runs.flatMap(({ error }) => error?.message ?? []))[0];
+        return `${file}:${String(line)} ${title}\n      ${short(why)}`;
+      }),
+    ...failedIn(inner),
+  ]);
+
 prepare();
 installPackages();
 rmSync(at("test-results"), { recursive: true, force: true });
@@ -86,11 +104,20 @@ check("docs/checks.md", process.execPath, ["scripts/checks.mjs", "--check"]);
 console.log("\n== unit tests");
 const unitReport = at("test-results", "unit.json");
 run(bin("vitest"), ["run", "--reporter=default", "--reporter=json", `--outputFile.json=${unitReport}`]);
-countReport("unit tests", unitReport, (report) => ({
-  passed: report.numPassedTests,
-  failed:
-    report.numFailedTests + report.numFailedTestSuites - (report.numFailedTests > 0 ? report.numFailedTestSuites : 0),
-}));
+countReport("unit tests", unitReport, (report) => {
+  for (const file of report.testResults.filter(({ status }) => status === "failed")) {
+    const failed = file.assertionResults.filter(({ status }) => status === "failed");
+    if (failed.length === 0) failures.push(`${relative(at("."), file.name)}: ${short(file.message)}`);
+    for (const { fullName, failureMessages } of failed) {
+      failures.push(`${relative(at("."), file.name)}: ${fullName}\n      ${short(failureMessages[0])}`);
+    }
+  }
+  return {
+    passed: report.numPassedTests,
+    failed:
+      report.numFailedTests + report.numFailedTestSuites - (report.numFailedTests > 0 ? report.numFailedTestSuites : 0),
+  };
+});
 
 console.log("\n== build");
 build();
@@ -104,9 +131,14 @@ countReport("end-to-end tests", browserReport, ({ stats, suites }) => {
   const acts = actsIn(suites);
   if (acts.length > 0) console.log(`-- acts of a person (one act: a click, a key, a choice, or one thing typed)`);
   for (const line of acts) console.log(`   ${line}`);
+  failures.push(...failedIn(suites));
   if (stats.flaky > 0) console.log(`-- ${stats.flaky} passed only at the second try (listed above as flaky)`);
   return { passed: stats.expected + stats.flaky, failed: stats.unexpected };
 });
+
+// What failed is said again at the end, where it is looked for: the runs above are long.
+for (const { name, failed } of results) if (failed > 0) console.log(`\n-- failed: ${name}`);
+for (const line of failures) console.log(`   ${line}`);
 
 const total = (key) => results.reduce((sum, result) => sum + result[key], 0);
 console.log(`\n${total("passed")} passed, ${total("failed")} failed`);

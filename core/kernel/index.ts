@@ -51,6 +51,7 @@ export {
   type TermId,
   type StudentId,
 } from "./ids";
+export { keptBy, type Basis } from "./kept-by";
 export { sameValue } from "./same-value";
 export { firstReaching } from "./crossing";
 export { closed, contains, isEmpty, meet, sameInterval, type Interval } from "./interval";

@@ -1,20 +1,18 @@
 import { TZDate } from "@date-fns/tz";
 import type { Instant } from "./ids";
+import { keptBy } from "./kept-by";
 
 /** How far clocks are set back anywhere, in milliseconds. */
 const SET_BACK = [3_600_000, 1_800_000] as const;
 
-const localFormats = new Map<string, Intl.DateTimeFormat>();
+const localFormat = keptBy({
+  part: (timeZone: string) => timeZone,
+  make: (_, timeZone) => new Intl.DateTimeFormat("sv-SE", { dateStyle: "short", timeStyle: "short", timeZone }),
+});
 
 /** A moment as the text of a date-and-time field, in the course's time zone: `2026-10-23T18:00`. */
 export function toLocalText(instant: string | null, timeZone: string): string {
-  if (instant === null) return "";
-  let format = localFormats.get(timeZone);
-  if (!format) {
-    format = new Intl.DateTimeFormat("sv-SE", { dateStyle: "short", timeStyle: "short", timeZone });
-    localFormats.set(timeZone, format);
-  }
-  return format.format(new Date(instant)).replace(" ", "T");
+  return instant === null ? "" : localFormat(timeZone).format(new Date(instant)).replace(" ", "T");
 }
 
 /**

@@ -1,4 +1,4 @@
-import { milliseconds, type Instant, type StudentId } from "#core/kernel";
+import { keptBy, milliseconds, type Instant, type StudentId } from "#core/kernel";
 import {
   assignmentsOf,
   copyOf,
@@ -10,7 +10,7 @@ import {
   type CourseState,
   type Release,
 } from "#core/model";
-import { checkPlan, figuresOf, keptForAssignment } from "#core/totals";
+import { assignmentBasis, checkPlan, figuresOf } from "#core/totals";
 import { changedSinceRelease, copyState } from "./visibility";
 
 /** The one next step that makes sense for an assignment. */
@@ -38,14 +38,23 @@ export interface Lane {
   readonly next: NextStep;
 }
 
-const keptLane = keptForAssignment<Lane>();
-
 /** How far an assignment has come, and what its next step is; looked at again only when something it rests on changes. */
-export function laneOf(state: CourseState, assignment: Assignment, now: Instant): Lane {
-  const overdue = assignment.dueAt !== null && milliseconds(assignment.dueAt) < milliseconds(now);
-  const rests = [state.notes, state.releases, state.rubrics, cutAt(state, "copies", assignment.id), overdue];
-  return keptLane(state, assignment, rests, () => countLane(state, assignment, overdue));
-}
+export const laneOf = (state: CourseState, assignment: Assignment, now: Instant): Lane =>
+  keptLane(state, assignment, assignment.dueAt !== null && milliseconds(assignment.dueAt) < milliseconds(now));
+
+const keptLane = keptBy({
+  owner: (_: CourseState, assignment: Assignment, _overdue: boolean) => assignment,
+  basis: (state, assignment, overdue) => ({
+    ...assignmentBasis(state, assignment),
+    notes: state.notes,
+    releases: state.releases,
+    rubrics: state.rubrics,
+    copies: cutAt(state, "copies", assignment.id),
+    overdue,
+  }),
+  most: 2,
+  make: (_, ...given) => countLane(...given),
+});
 
 function countLane(state: CourseState, assignment: Assignment, overdue: boolean): Lane {
   const { figure } = figuresOf(state);

@@ -2,6 +2,7 @@ import {
   divide,
   fromDecimal,
   HUNDRED,
+  keptBy,
   larger,
   milliseconds,
   multiply,
@@ -21,21 +22,15 @@ const HOUR = 60 * MINUTE;
 /** Shortest time between two midnights of one place, in hours: a day on which the clock is put forward. */
 const SHORTEST_DAY = 22;
 
-const calendars = new Map<string, Intl.DateTimeFormat>();
+const calendarOf = keptBy({
+  part: (timeZone: string) => timeZone,
+  make: (_, timeZone) =>
+    new Intl.DateTimeFormat("en-u-ca-iso8601", { timeZone, year: "numeric", month: "numeric", day: "numeric" }),
+});
 
 /** The local date of a moment, as a count of days. @throws RangeError when there is no such time zone */
 function dayNumber(timeZone: string, moment: number): number {
-  let calendar = calendars.get(timeZone);
-  if (!calendar) {
-    calendar = new Intl.DateTimeFormat("en-u-ca-iso8601", {
-      timeZone,
-      year: "numeric",
-      month: "numeric",
-      day: "numeric",
-    });
-    calendars.set(timeZone, calendar);
-  }
-  const parts = calendar.formatToParts(moment);
+  const parts = calendarOf(timeZone).formatToParts(moment);
   const part = (type: Intl.DateTimeFormatPartTypes) => Number(parts.find((item) => item.type === type)?.value);
   return Date.UTC(part("year"), part("month") - 1, part("day")) / (24 * HOUR);
 }

@@ -11,7 +11,7 @@ export { explainCategory, explainTotal } from "./account/explain";
 export { explainResult, type Provenances } from "./account/explain-result";
 export { figureOf, type Figure } from "./rules/figure";
 export { bandsFromTop, leastReaching, letterOf, letterOutOfOrder, passes, reaches } from "./rules/letters";
-export { keptForAssignment } from "./class/kept-for";
+export { assignmentBasis } from "./class/assignment-basis";
 export { neededFor, type Needed } from "./rules/needed";
 export { computeCourse, recomputeCell } from "./class/compute-course";
 export { CELL, FLAG, type FlatCourse } from "./class/flat-course";

@@ -168,9 +168,15 @@ describe("the files of one student", () => {
     expect(open("kvt4-9mqa ä").stdout).toContain("For Ada Ames, N1");
     expect(open("wrong").status).not.toBe(0);
     expect(open("wrong").stdout).not.toContain("Ada");
-    const outside = Buffer.from(required(archive, "archive").bytes).toString("latin1");
-    for (const word of ["Ada", "Ames", "N1"]) expect(outside.includes(word)).toBe(false);
-    expect(sevenZip("l", "-slt").stdout).toMatch(/Path = copy\.html[^]*Method = AES-256[^]*Path = copy\.pdf/);
+    // Short words stand in locked bytes by chance, so what is readable from outside is listed by the other program.
+    const [, members = ""] = sevenZip("l", "-slt").stdout.split("----------\n");
+    expect(members.match(/(?<=Path = ).*/g)).toEqual(["copy.html", "copy.pdf"]);
+    expect(members.match(/(?<=Method = ).*/g)).toEqual([
+      expect.stringContaining("AES-256"),
+      expect.stringContaining("AES-256"),
+    ]);
+    expect(members).not.toMatch(/Ada|Ames|N1/);
+    expect(Buffer.from(required(archive, "archive").bytes).includes("Ada Ames")).toBe(false);
   });
 
   it("locked as an age file open with the age command and the passphrase, and with no other", async () => {

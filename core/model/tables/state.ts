@@ -1,6 +1,6 @@
 import type { z } from "zod";
 import type { AssignmentId, CriterionId, QuestionId, StudentId } from "#core/kernel";
-import { required } from "#core/kernel";
+import { keptBy, required } from "#core/kernel";
 import { blankRecord } from "./blank";
 import { courseSchema, termSchema, type Course, type Term } from "../records/course";
 import {
@@ -138,26 +138,19 @@ const releaseKey = (assignmentId: AssignmentId, facet: Facet): string => `${assi
 /** The course record itself. @throws RangeError on a state without one, which storage never hands out. */
 export const courseOf = (state: CourseState): Course => required(Object.values(state.courses)[0], "course");
 
-const rosters: Readonly<Record<NamesBy, WeakMap<CourseState["students"], readonly Student[]>>> = {
-  given: new WeakMap(),
-  family: new WeakMap(),
-};
-
 /** Which part of a name comes first in the lists of a course. */
 export const namesBy = ({ courses }: Pick<CourseState, "courses">): NamesBy =>
   Object.values(courses)[0]?.namesBy ?? "given";
 
 /** The roster in the order it is read out, without those who have left; sorted once for each table of students. */
-export function studentsOf(state: CourseState): readonly Student[] {
-  const by = namesBy(state);
-  const known = rosters[by].get(state.students);
-  if (known) return known;
-  const roster = Object.values(state.students)
-    .filter(({ left }) => !left)
-    .sort(byName(by));
-  rosters[by].set(state.students, roster);
-  return roster;
-}
+export const studentsOf = keptBy({
+  owner: ({ students }: CourseState) => students,
+  part: namesBy,
+  make: (_, state): readonly Student[] =>
+    Object.values(state.students)
+      .filter(({ left }) => !left)
+      .sort(byName(namesBy(state))),
+});
 
 /** Students who have left the course and can return, in the order of the roster. */
 export const leftStudentsOf = (state: CourseState): Student[] =>
@@ -173,20 +166,19 @@ export const categoriesOf = (state: Pick<CourseState, "categories">): Category[]
 export const termsOf = (state: Pick<CourseState, "terms">): Term[] =>
   Object.values(state.terms).sort((a, b) => a.order - b.order);
 
-const groupIndexes = new WeakMap<CourseState["groups"], Map<string, Group>>();
+const groupsByPaper = keptBy({
+  owner: (groups: CourseState["groups"]) => groups,
+  make: (_, groups): ReadonlyMap<string, Group> =>
+    new Map(
+      Object.values(groups).flatMap((group) =>
+        group.memberIds.map((member) => [resultKey(group.assignmentId, member), group] as const),
+      ),
+    ),
+});
 
-/** The group that a student belongs to for an assignment; the index lives as long as the table it was made from. */
-export function groupOf(state: CourseState, a: AssignmentId, s: StudentId): Group | undefined {
-  let index = groupIndexes.get(state.groups);
-  if (!index) {
-    const pairs = Object.values(state.groups).flatMap((group) =>
-      group.memberIds.map((member) => [resultKey(group.assignmentId, member), group] as const),
-    );
-    index = new Map(pairs);
-    groupIndexes.set(state.groups, index);
-  }
-  return index.get(resultKey(a, s));
-}
+/** The group that a student belongs to for an assignment. */
+export const groupOf = (state: CourseState, a: AssignmentId, s: StudentId): Group | undefined =>
+  groupsByPaper(state.groups).get(resultKey(a, s));
 
 /** Assignments in the order of the plan: by category, then within it. */
 export const assignmentsOf = (state: CourseState): Assignment[] => {
@@ -226,12 +218,7 @@ export const groupMembers = (state: CourseState, a: AssignmentId, s: StudentId):
 
 /** The questions of an assignment in their order. */
 export const questionsOf = (state: CourseState, a: AssignmentId): readonly Question[] =>
-  keptByTable(
-    state.questions,
-    questionIndexes,
-    ({ assignmentId }) => assignmentId,
-    (x, y) => x.order - y.order,
-  ).get(a) ?? [];
+  questionsByAssignment(state.questions).get(a) ?? [];
 
 /** The stored answer, or the blank one. */
 export const answerOf = (state: CourseState, a: AssignmentId, s: StudentId, q: QuestionId): Answer => {
@@ -241,16 +228,11 @@ export const answerOf = (state: CourseState, a: AssignmentId, s: StudentId, q: Q
 
 /** The conversation on one paper, oldest first. */
 export const messagesOf = (state: CourseState, a: AssignmentId, s: StudentId): readonly Message[] =>
-  keptByTable(state.messages, messageIndexes, paperKey, (x, y) => (x.at < y.at ? -1 : 1)).get(resultKey(a, s)) ?? [];
+  messagesByPaper(state.messages).get(resultKey(a, s)) ?? [];
 
 /** The posts of a discussion, oldest first; posts without a time stand first, in the order they came in. */
 export const postsOf = (state: CourseState, a: AssignmentId): readonly Post[] =>
-  keptByTable(
-    state.posts,
-    postIndexes,
-    ({ assignmentId }) => assignmentId,
-    (x, y) => (x.at ?? "").localeCompare(y.at ?? ""),
-  ).get(a) ?? [];
+  postsByAssignment(state.posts).get(a) ?? [];
 
 /** The stored result, or the blank one every student starts with. */
 export const resultOf = (state: CourseState, a: AssignmentId, s: StudentId): ResultRecord =>
@@ -292,41 +274,35 @@ export const sectionsOf = (state: Pick<CourseState, "sections">): Section[] =>
 export const copyOf = (state: CourseState, a: AssignmentId, s: StudentId): StudentCopy =>
   cutAt(state, "copies", a)?.[resultKey(a, s)] ?? blankRecord("copies", resultKey(a, s));
 
-// Some tables are looked up by paper or assignment on every screen; an index lives exactly as long as the table it was
-// made from.
-type Index<T> = WeakMap<Readonly<Record<string, T>>, Map<string, T[]>>;
-const noteIndexes: Index<Note> = new WeakMap();
-const messageIndexes: Index<Message> = new WeakMap();
-const postIndexes: Index<Post> = new WeakMap();
-const questionIndexes: Index<Question> = new WeakMap();
-
-function keptByTable<T extends object>(
-  table: Readonly<Record<string, T>>,
-  indexes: Index<T>,
-  keyOf: (record: T) => string,
-  order?: (a: T, b: T) => number,
-): Map<string, T[]> {
-  let index = indexes.get(table);
-  if (!index) {
-    index = new Map();
-    for (const record of Object.values(table)) {
-      const key = keyOf(record);
-      const list = index.get(key);
-      if (list) list.push(record);
-      else index.set(key, [record]);
-    }
-    if (order) for (const list of index.values()) list.sort(order);
-    indexes.set(table, index);
-  }
-  return index;
-}
+/** Looks a table up by paper or assignment, as every screen does, with an index that lives as long as the table. */
+const indexedBy = <T extends object>(keyOf: (record: T) => string, order?: (a: T, b: T) => number) =>
+  keptBy({
+    owner: (table: Readonly<Record<string, T>>) => table,
+    make: (_, table): ReadonlyMap<string, readonly T[]> => {
+      const index = new Map<string, T[]>();
+      for (const record of Object.values(table)) {
+        const key = keyOf(record);
+        const list = index.get(key);
+        if (list) list.push(record);
+        else index.set(key, [record]);
+      }
+      if (order) for (const list of index.values()) list.sort(order);
+      return index;
+    },
+  });
 
 const paperKey = ({ assignmentId, studentId }: { assignmentId: AssignmentId; studentId: StudentId }): string =>
   resultKey(assignmentId, studentId);
+const assignmentKey = ({ assignmentId }: { assignmentId: AssignmentId }): string => assignmentId;
+
+const notesByPaper = indexedBy<Note>(paperKey);
+const messagesByPaper = indexedBy<Message>(paperKey, (x, y) => (x.at < y.at ? -1 : 1));
+const postsByAssignment = indexedBy<Post>(assignmentKey, (x, y) => (x.at ?? "").localeCompare(y.at ?? ""));
+const questionsByAssignment = indexedBy<Question>(assignmentKey, (x, y) => x.order - y.order);
 
 /** The notes on one paper, oldest first: the student's own, and those for their whole group. */
 export function notesOf(state: CourseState, assignmentId: AssignmentId, studentId: StudentId): readonly Note[] {
-  const index = keptByTable(state.notes, noteIndexes, paperKey);
+  const index = notesByPaper(state.notes);
   const own = index.get(resultKey(assignmentId, studentId)) ?? [];
   const mates = groupMembers(state, assignmentId, studentId).filter((member) => member !== studentId);
   const shared = mates.flatMap(

@@ -1,4 +1,5 @@
 import { distance } from "fastest-levenshtein";
+import { keptBy } from "#core/kernel";
 import type { Student } from "../records/people";
 
 /** Letters that Unicode does not take apart into a plain one and an accent. */
@@ -34,17 +35,14 @@ interface Known {
   readonly words: readonly string[];
   readonly name: string;
 }
-const known = new WeakMap<Student, Known>();
 
-function knownOf(student: Student): Known {
-  let found = known.get(student);
-  if (!found) {
+const knownOf = keptBy({
+  owner: (student: Student) => student,
+  make: (_, student): Known => {
     const name = plainText(`${student.givenName} ${student.familyName}`).trim();
-    found = { number: plainText(student.number), words: name.split(/[\s'’-]+/).filter(Boolean), name };
-    known.set(student, found);
-  }
-  return found;
-}
+    return { number: plainText(student.number), words: name.split(/[\s'’-]+/).filter(Boolean), name };
+  },
+});
 
 /**
  * 0 the number or the whole name; 1 every word typed is a whole word of the name; 2 begins one; 3 stands anywhere in the

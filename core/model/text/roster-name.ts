@@ -1,24 +1,22 @@
+import { keptBy } from "#core/kernel";
 import { plainText } from "./find-student";
 import { fullName, listName, type Student } from "../records/people";
 import { namesBy, type CourseState } from "../tables/state";
 
 type Roster = Pick<CourseState, "courses" | "students" | "sections">;
 
-const shared = new WeakMap<CourseState["students"], ReadonlySet<string>>();
-
 const compared = (student: Student): string => plainText(fullName(student)).replace(/\s+/g, " ");
 
 /** Names that more than one student of a roster bears, as they are compared. */
-function sharedNames(students: CourseState["students"]): ReadonlySet<string> {
-  let names = shared.get(students);
-  if (!names) {
+const sharedNames = keptBy({
+  owner: (students: CourseState["students"]) => students,
+  make: (_, students): ReadonlySet<string> => {
     const seen = new Set<string>();
     const twice = new Set<string>();
     for (const student of Object.values(students)) (seen.has(compared(student)) ? twice : seen).add(compared(student));
-    shared.set(students, (names = twice));
-  }
-  return names;
-}
+    return twice;
+  },
+});
 
 /**
  * A student's name where others stand beside it: `Bram Oduya`, or where another bears it too `Bram Oduya, L26051, Heron`.

@@ -3,6 +3,7 @@ import {
   compare,
   divide,
   fractionText,
+  keptBy,
   multiply,
   ratio,
   roundToText,
@@ -13,7 +14,7 @@ import {
   type StudentId,
 } from "#core/kernel";
 import { studentsOf, type Assignment, type ClassFiguresCopy, type CourseState } from "#core/model";
-import { figuresOf, keptForAssignment } from "#core/totals";
+import { assignmentBasis, figuresOf } from "#core/totals";
 
 /** Class figures over fewer students than this tell too much about single ones (handbook, section 8). */
 const SMALLEST_CLASS = 5;
@@ -39,11 +40,12 @@ export function classDifferenceLeaks(before: ClassPapers, after: ClassPapers): b
   return between > 0 && classFigureLeaks(between);
 }
 
-const kept = keptForAssignment<{ readonly scored: readonly Exact[]; readonly papers: ClassPapers }>();
-
 /** What an assignment's class figures are over: the counted values rising, and by student. */
-const scoredOf = (state: CourseState, assignment: Assignment) =>
-  kept(state, assignment, [], () => {
+const scoredOf = keptBy({
+  owner: (_: CourseState, assignment: Assignment) => assignment,
+  basis: assignmentBasis,
+  most: 2,
+  make: (_, state, assignment): { readonly scored: readonly Exact[]; readonly papers: ClassPapers } => {
     const { figure } = figuresOf(state);
     const papers = studentsOf(state).flatMap(({ id }) => {
       const { standing, counted } = figure(assignment.id, id);
@@ -53,7 +55,8 @@ const scoredOf = (state: CourseState, assignment: Assignment) =>
       scored: papers.map(([, counted]) => counted).sort(compare),
       papers: new Map(papers.map(([id, counted]) => [id, fractionText(counted)])),
     };
-  });
+  },
+});
 
 /** The papers an assignment's class figures would be over now. */
 export const classPapers = (state: CourseState, assignment: Assignment): ClassPapers =>

@@ -1,10 +1,10 @@
 import { describe, expect, it } from "vitest";
 import type { Command } from "#core/changes";
-import { decimal, toNumber, type Id, type Instant } from "#core/kernel";
+import { decimal, required, toNumber, type Id, type Instant } from "#core/kernel";
 import { EMPTY_STATE, recordsOf, StateEditor, TABLE_NAMES, type CourseState } from "#core/model";
 import { assignmentId, criterionId, run, smallCourse, studentId } from "#core/testing";
 import { itemOf } from "../rules/evaluate";
-import { changedTotals, figuresOf, hasWaiting, keptForAssignment, progressOf } from "../index";
+import { changedTotals, figureOf, figuresOf, hasWaiting, planOf, progressOf } from "../index";
 
 const [essay, quiz] = [assignmentId("essay"), assignmentId("quiz")];
 const STUDENTS = ["ada", "ben", "cleo"].map(studentId);
@@ -193,22 +193,29 @@ describe("totals that a change of the rules would move", () => {
   });
 });
 
-describe("a value kept for an assignment", () => {
-  it("is made again only when something it rests on is another", () => {
-    const keep = keptForAssignment<number>();
-    let made = 0;
-    const make = () => (made += 1);
+describe("what is counted over an assignment", () => {
+  const assignment = smallCourse().assignments[essay] as NonNullable<CourseState["assignments"][string]>;
+
+  it("is counted again only when something of that assignment is another", () => {
     const state = smallCourse();
-    const assignment = state.assignments[essay] as never;
-    const more = {};
-    expect([keep(state, assignment, [more], make), keep(state, assignment, [more], make)]).toEqual([1, 1]);
-    const elsewhere = run(state, score(quiz, "ada", "3"));
-    expect(keep(elsewhere, assignment, [more], make)).toBe(1);
-    expect(keep(elsewhere, assignment, [{}], make)).toBe(2);
-    expect(keep(elsewhere, assignment, [], make)).toBe(3);
-    const here = run(elsewhere, score(essay, "ben", "3"));
-    expect(keep(here, assignment, [], make)).toBe(4);
-    expect(keep(here, assignment, [], make)).toBe(4);
+    const before = progressOf(state, assignment);
+    expect(progressOf(run(state, score(quiz, "ada", "3")), assignment)).toBe(before);
+    expect(progressOf(run(state, score(essay, "ben", "3")), assignment)).not.toBe(before);
+  });
+
+  it("stays while a rule is tried, as do the plan, the figures and the totals in force", () => {
+    const state = smallCourse();
+    const seen = (of: CourseState) => [
+      planOf(of),
+      progressOf(of, assignment),
+      figureOf(of, assignment, studentId("ada")),
+      figuresOf({ ...of }).totals(studentId("ada")),
+    ];
+    const live = seen(state);
+    const course = { ...required(Object.values(state.courses)[0], "course"), lateRule: null };
+    const tried = seen({ ...state, courses: { [course.id]: course } });
+    for (const [at, one] of tried.entries()) expect(one).not.toBe(live[at]);
+    for (const [at, one] of seen(state).entries()) expect(one).toBe(live[at]);
   });
 });
 

@@ -1,10 +1,18 @@
-import { required, type AssignmentId, type CategoryId, type Exact, type StudentId, type TermId } from "#core/kernel";
-import { cutAt, studentsOf, type Assignment, type CourseState } from "#core/model";
+import {
+  keptBy,
+  required,
+  type AssignmentId,
+  type CategoryId,
+  type Exact,
+  type StudentId,
+  type TermId,
+} from "#core/kernel";
+import { cutAt, resultKey, studentsOf, type Assignment, type CourseState } from "#core/model";
 import type { CategoryTotal } from "../rules/category-total";
-import { planOf, type CoursePlan } from "../rules/course-plan";
+import { planOf } from "../rules/course-plan";
 import { categoryTotals, evaluate, itemOf, type Evaluated, type ItemSource } from "../rules/evaluate";
 import { figureOf, type Figure } from "../rules/figure";
-import { keptForAssignment } from "./kept-for";
+import { assignmentBasis } from "./assignment-basis";
 import { letterOf } from "../rules/letters";
 
 /** A total under its three outlooks, in percent; null while nothing counts. */
@@ -30,129 +38,123 @@ export interface CourseFigures {
   readonly figures: (studentId: StudentId) => readonly Figure[];
 }
 
-const known = new WeakMap<CourseState, CourseFigures>();
-
 /** All figures of a state; each is computed when first asked for and then kept with the state. */
-export function figuresOf(state: CourseState): CourseFigures {
-  const existing = known.get(state);
-  if (existing) return existing;
-  const figures = new Map<string, Figure>();
-  const kept = new Map<StudentId, Kept>();
-  const figure = (assignmentId: AssignmentId, studentId: StudentId): Figure => {
-    const key = `${assignmentId}/${studentId}`;
-    let value = figures.get(key);
-    if (!value) {
-      value = figureOf(state, required(state.assignments[assignmentId], "assignment"), studentId);
-      figures.set(key, value);
-    }
-    return value;
-  };
-  const keptOf = (studentId: StudentId): Kept => {
-    let value = kept.get(studentId);
-    if (!value) {
-      value = keptTotals(state, studentId, figure);
-      kept.set(studentId, value);
-    }
-    return value;
-  };
-  const result: CourseFigures = {
-    figure,
-    totals: (studentId) => keptOf(studentId).totals,
-    figures: (studentId) => keptOf(studentId).figures,
-  };
-  known.set(state, result);
-  return result;
+export const figuresOf = keptBy({
+  owner: (state: CourseState) => state,
+  make: (_, state): CourseFigures => {
+    const figures = new Map<string, Figure>();
+    const students = new Map<StudentId, StudentFigures>();
+    const figure = (assignmentId: AssignmentId, studentId: StudentId): Figure => {
+      const key = resultKey(assignmentId, studentId);
+      let value = figures.get(key);
+      if (!value) {
+        value = figureOf(state, required(state.assignments[assignmentId], "assignment"), studentId);
+        figures.set(key, value);
+      }
+      return value;
+    };
+    const studentOf = (studentId: StudentId): StudentFigures => {
+      let value = students.get(studentId);
+      if (!value) students.set(studentId, (value = studentFigures(state, studentId, figure)));
+      return value;
+    };
+    return {
+      figure,
+      totals: (studentId) => studentOf(studentId).totals,
+      figures: (studentId) => studentOf(studentId).figures,
+    };
+  },
+});
+
+/** The assignments of a state, in the order of a student's figures. */
+const idsOf = keptBy({
+  owner: ({ assignments }: CourseState) => assignments,
+  make: (_, { assignments }): readonly AssignmentId[] => Object.values(assignments).map(({ id }) => id),
+});
+
+/** Stands for all records of one assignment: the same object as long as none of its tables is another. */
+const assignmentRecords = keptBy({
+  owner: ({ assignments }: CourseState, _: AssignmentId) => assignments,
+  part: (_, id) => id,
+  basis: (state, id) => ({
+    results: cutAt(state, "results", id),
+    handIns: cutAt(state, "handIns", id),
+    judgements: cutAt(state, "judgements", id),
+    answers: cutAt(state, "answers", id),
+  }),
+  most: 2,
+  make: (_, __, id): object => ({ id }),
+});
+
+/** What all figures of a state rest on beside its plan. */
+interface FiguresBasis {
+  /** Tables that the figures of every assignment rest on. */
+  readonly shared: Readonly<Pick<CourseState, "rubrics" | "scales" | "groups" | "questions">>;
+  /** The records of each assignment, in the order of a student's figures. */
+  readonly records: readonly object[];
 }
 
-interface Kept {
-  readonly basis: readonly unknown[];
+const basisOf = keptBy({
+  owner: (state: CourseState) => state,
+  make: (_, state): FiguresBasis => {
+    const { rubrics, scales, groups, questions } = state;
+    return {
+      shared: { rubrics, scales, groups, questions },
+      records: idsOf(state).map((id) => assignmentRecords(state, id)),
+    };
+  },
+});
+
+/**
+ * Places of the assignments whose figures may have changed between two bases of one plan; null for all. Every student in
+ * view asks about the same two bases, so the answer is kept.
+ */
+const changedBetween = keptBy({
+  owner: (_: FiguresBasis, after: FiguresBasis) => after,
+  basis: (before) => ({ before }),
+  make: (_, before, after): readonly number[] | null => {
+    const shared = Object.keys(after.shared) as (keyof FiguresBasis["shared"])[];
+    if (shared.some((table) => before.shared[table] !== after.shared[table])) return null;
+    return after.records.flatMap((records, at) => (records === before.records[at] ? [] : [at]));
+  },
+});
+
+interface StudentFigures {
+  readonly basis: FiguresBasis;
   readonly figures: readonly Figure[];
   readonly totals: StudentTotals;
 }
-const keptByPlan = new WeakMap<CoursePlan, Map<StudentId, Kept>>();
-
-/** Tables that the figures of every assignment rest on, before the cuts in a basis. */
-const SHARED = 4;
-/** Cuts of one assignment in a basis. */
-const CUTS = 4;
-const bases = new WeakMap<CourseState, readonly unknown[]>();
-const idLists = new WeakMap<CourseState["assignments"], readonly AssignmentId[]>();
-
-/** The assignments of a state, in the order of its basis. */
-function idsOf({ assignments }: CourseState): readonly AssignmentId[] {
-  let ids = idLists.get(assignments);
-  if (!ids) idLists.set(assignments, (ids = Object.values(assignments).map(({ id }) => id)));
-  return ids;
-}
-
-/** What all figures of a state rest on beside its plan: four tables, then four cuts for each assignment. */
-function basisOf(state: CourseState): readonly unknown[] {
-  let basis = bases.get(state);
-  if (!basis) {
-    const cuts = idsOf(state).flatMap((id) => [
-      cutAt(state, "results", id),
-      cutAt(state, "handIns", id),
-      cutAt(state, "judgements", id),
-      cutAt(state, "answers", id),
-    ]);
-    basis = [state.rubrics, state.scales, state.groups, state.questions, ...cuts];
-    bases.set(state, basis);
-  }
-  return basis;
-}
-
-const changedSince = new WeakMap<
-  readonly unknown[],
-  { readonly before: readonly unknown[]; readonly at: readonly number[] }
->();
-
-/** Places, among the assignments of a state, of those whose figures may have changed between two bases; null for all. */
-function changedBetween(before: readonly unknown[], after: readonly unknown[]): readonly number[] | null {
-  if (before.length !== after.length) return null;
-  for (let index = 0; index < SHARED; index += 1) if (before[index] !== after[index]) return null;
-  // Every student in view asks about the same two bases, so the answer is kept.
-  const kept = changedSince.get(after);
-  if (kept?.before === before) return kept.at;
-  const at = new Set<number>();
-  for (let index = SHARED; index < after.length; index += 1) {
-    if (before[index] !== after[index]) at.add(Math.floor((index - SHARED) / CUTS));
-  }
-  changedSince.set(after, { before, at: [...at] });
-  return [...at];
-}
 
 /**
- * A student's totals, taken from before where neither the plan nor one of their figures is another one. Only figures of
- * assignments in which anything has changed are looked at.
+ * A student's figures and totals, taken from before where neither the plan nor one of their figures is another one. Only
+ * figures of assignments in which anything has changed are looked at.
  */
-function keptTotals(state: CourseState, studentId: StudentId, figure: CourseFigures["figure"]): Kept {
-  const plan = planOf(state);
-  const byStudent = keptByPlan.get(plan) ?? new Map<StudentId, Kept>();
-  keptByPlan.set(plan, byStudent);
-  const basis = basisOf(state);
-  const kept = byStudent.get(studentId);
-  if (kept?.basis === basis) return kept;
-  const ids = idsOf(state);
-  const changed = kept ? changedBetween(kept.basis, basis) : null;
-  const figures = kept && changed ? [...kept.figures] : ids.map((id) => figure(id, studentId));
-  for (const index of changed ?? []) figures[index] = figure(required(ids[index], "assignment"), studentId);
-  const same =
-    kept !== undefined &&
-    (changed
-      ? changed.every((at) => kept.figures[at] === figures[at])
-      : figures.every((one, at) => one === kept.figures[at]));
-  const now = same ? { ...kept, basis } : { basis, figures, totals: studentTotals(state, sourceOf(state, figures)) };
-  byStudent.set(studentId, now);
-  return now;
-}
+const studentFigures = keptBy({
+  owner: (state: CourseState, _: StudentId, _figure: CourseFigures["figure"]) => planOf(state),
+  part: (_, studentId) => studentId,
+  basis: (state) => ({ basis: basisOf(state) }),
+  most: 2,
+  make: (before: StudentFigures | undefined, state, studentId, figure): StudentFigures => {
+    const basis = basisOf(state);
+    const ids = idsOf(state);
+    const changed = before ? changedBetween(before.basis, basis) : null;
+    const figures = before && changed ? [...before.figures] : ids.map((id) => figure(id, studentId));
+    for (const at of changed ?? []) figures[at] = figure(required(ids[at], "assignment"), studentId);
+    const same = before && (changed ?? [...ids.keys()]).every((at) => before.figures[at] === figures[at]);
+    if (same) return { ...before, basis };
+    return { basis, figures, totals: studentTotals(state, sourceOf(state, figures)) };
+  },
+});
 
-const places = new WeakMap<readonly AssignmentId[], ReadonlyMap<AssignmentId, number>>();
+/** Where each assignment stands among a student's figures. */
+const placesOf = keptBy({
+  owner: (ids: readonly AssignmentId[]) => ids,
+  make: (_, ids): ReadonlyMap<AssignmentId, number> => new Map(ids.map((id, at) => [id, at])),
+});
 
 /** What counts of each assignment, from a student's figures in the order of the state's assignments. */
 function sourceOf(state: CourseState, figures: readonly Figure[]): ItemSource {
-  const ids = idsOf(state);
-  let placed = places.get(ids);
-  if (!placed) places.set(ids, (placed = new Map(ids.map((id, at) => [id, at]))));
+  const placed = placesOf(idsOf(state));
   const items = new Map<AssignmentId, ReturnType<ItemSource>>();
   return (assignment) => {
     let item = items.get(assignment.id);
@@ -196,11 +198,13 @@ export interface Progress {
   readonly excused: number;
 }
 
-const keptProgress = keptForAssignment<Progress>();
-
 /** How the papers of one assignment stand; counted again only when something of that assignment has changed. */
-export const progressOf = (state: CourseState, assignment: Assignment): Progress =>
-  keptProgress(state, assignment, [], () => countProgress(state, assignment));
+export const progressOf = keptBy({
+  owner: (_: CourseState, assignment: Assignment) => assignment,
+  basis: assignmentBasis,
+  most: 2,
+  make: (_, ...given) => countProgress(...given),
+});
 
 function countProgress(state: CourseState, assignment: Assignment): Progress {
   const { figure } = figuresOf(state);

@@ -2,6 +2,7 @@ import {
   compare,
   fromDecimal,
   HUNDRED,
+  keptBy,
   milliseconds,
   sum,
   type Exact,
@@ -47,21 +48,13 @@ export interface CoursePlan {
   readonly inNoTerm: readonly Assignment[];
 }
 
-type Tables = Pick<CourseState, "courses" | "terms" | "categories" | "assignments">;
-const known = new WeakMap<CourseState["assignments"], { readonly tables: Tables; readonly plan: CoursePlan }>();
-
-/** The plan of a state, made once for the tables it rests on. */
-export function planOf(state: CourseState): CoursePlan {
-  const before = known.get(state.assignments);
-  const { tables } = before ?? {};
-  const same =
-    tables?.courses === state.courses && tables.terms === state.terms && tables.categories === state.categories;
-  if (before && same) return before.plan;
-  const plan = makePlan(state);
-  const { courses, terms, categories, assignments } = state;
-  known.set(state.assignments, { tables: { courses, terms, categories, assignments }, plan });
-  return plan;
-}
+/** The plan of a state, made once for the tables it rests on; a rule that is tried leaves the plan in force standing. */
+export const planOf = keptBy({
+  owner: ({ assignments }: CourseState) => assignments,
+  basis: ({ courses, terms, categories }) => ({ courses, terms, categories }),
+  most: 2,
+  make: (_, state): CoursePlan => makePlan(state),
+});
 
 /** Earlier due first, undated last, and in the order of the plan where that is the same. */
 function byDueDate(a: Assignment, b: Assignment): number {

@@ -4,12 +4,14 @@ import {
   divide,
   fromDecimal,
   HUNDRED,
+  keptBy,
   multiply,
   required,
   subtract,
   whole,
   ZERO,
   type AssignmentId,
+  type Basis,
   type Exact,
   type StudentId,
 } from "#core/kernel";
@@ -29,6 +31,7 @@ import {
   type CourseState,
   type HandIn,
   type ResultRecord,
+  type Rubric,
 } from "#core/model";
 import { afterDeduction, scaledScore, sumRubric, type RubricSum } from "#core/scoring";
 import { answersSum } from "./answers";
@@ -69,45 +72,45 @@ export interface Figure {
   readonly aboveMaximum: boolean;
 }
 
-interface Kept {
-  readonly rests: readonly unknown[];
-  readonly figure: Figure;
-}
-// A change touches few records; a figure is computed again only when one of the records it rests on is another one.
-const keptFigures = new WeakMap<Assignment, Map<StudentId, Kept>>();
-
-/** The figure of one student and one assignment, taken from before where nothing that it rests on has changed. */
-export function figureOf(state: CourseState, assignment: Assignment, studentId: StudentId): Figure {
+/** Every record that the figure of one student and one assignment rests on. */
+function restsOn(state: CourseState, assignment: Assignment, studentId: StudentId): Basis {
   const rubric = rubricOf(state, assignment);
   const key = resultKey(assignment.id, studentId);
   const judgements = cutAt(state, "judgements", assignment.id);
   const questions = questionsOf(state, assignment.id);
   const answers = cutAt(state, "answers", assignment.id);
   const outcomes = outcomeRubricOf(state, assignment);
-  const rests: readonly unknown[] = [
-    courseOf(state),
+  const judgedBy = (by: Rubric | null) =>
+    by?.criteria.map(({ id }) => judgements?.[judgementKey(assignment.id, studentId, id)]) ?? NONE;
+  return {
+    course: courseOf(state),
     rubric,
-    cutAt(state, "results", assignment.id)?.[key],
-    handInOf(state, assignment.id, studentId),
-    assignment.scoredIn.kind === "scale" ? state.scales[assignment.scoredIn.scaleId] : null,
-    groupOf(state, assignment.id, studentId),
-    ...(rubric?.criteria ?? []).map(({ id }) => judgements?.[judgementKey(assignment.id, studentId, id)]),
+    result: cutAt(state, "results", assignment.id)?.[key],
+    handIn: handInOf(state, assignment.id, studentId),
+    scale: assignment.scoredIn.kind === "scale" ? state.scales[assignment.scoredIn.scaleId] : null,
+    group: groupOf(state, assignment.id, studentId),
+    judged: judgedBy(rubric),
     // Nothing of a figure comes from outcomes; what is drawn of them stands beside it and is looked at again with it.
     outcomes,
-    ...(outcomes?.criteria ?? []).map(({ id }) => judgements?.[judgementKey(assignment.id, studentId, id)]),
-    ...(questions.length === 0 ? [] : [questions]),
-    ...questions.map(({ id }) => answers?.[`${key}/${id}`]),
-  ];
-  const ofAssignment = keptFigures.get(assignment) ?? new Map<StudentId, Kept>();
-  keptFigures.set(assignment, ofAssignment);
-  const kept = ofAssignment.get(studentId);
-  if (kept?.rests.length === rests.length && kept.rests.every((record, index) => record === rests[index])) {
-    return kept.figure;
-  }
-  const figure = computeFigure(state, assignment, studentId);
-  ofAssignment.set(studentId, { rests, figure });
-  return figure;
+    attained: judgedBy(outcomes),
+    questions,
+    answers: questions.length === 0 ? NONE : questions.map(({ id }) => answers?.[`${key}/${id}`]),
+  };
 }
+
+const NONE: readonly unknown[] = [];
+
+/**
+ * The figure of one student and one assignment, taken from before where nothing that it rests on has changed: a change
+ * touches few records. The figure of a rule that is tried stands beside the one in force.
+ */
+export const figureOf = keptBy({
+  owner: (_state: CourseState, assignment: Assignment, _studentId: StudentId) => assignment,
+  part: (_state, _assignment, studentId) => studentId,
+  basis: restsOn,
+  most: 2,
+  make: (_, ...given): Figure => computeFigure(...given),
+});
 
 function standingOf(result: ResultRecord, handIn: HandIn | undefined, hasScore: boolean): Standing {
   if (result.decision) return result.decision;

@@ -1,4 +1,4 @@
-import { compare, type AssignmentId, type CategoryId, type StudentId } from "#core/kernel";
+import { compare, keptBy, required, type AssignmentId, type CategoryId, type StudentId } from "#core/kernel";
 import {
   assignmentsOf,
   categoriesOf,
@@ -109,7 +109,6 @@ export function gradeTable(state: CourseState, view: GradeView): GradeTable {
     work.map((assignment) => columnOf(assignment, hasWaiting(state, assignment))),
   );
   const termId = view.term === null ? null : (state.terms[view.term]?.id ?? null);
-  const look = lookOf(state, view);
   const at = <T>(list: readonly T[], index: number): T => {
     const found = list[index];
     if (found === undefined) throw new RangeError(`no row or column ${String(index)}`);
@@ -131,76 +130,70 @@ export function gradeTable(state: CourseState, view: GradeView): GradeTable {
     weightless: withoutWeight(state).map(({ name }) => name),
     cell: (row, column) => {
       const assignment = at(work, column);
-      return cellOf(state, course, assignment, figure(assignment.id, at(people, row).id), view.mode);
+      return cellOf(state, assignment, figure(assignment.id, at(people, row).id), view.mode);
     },
-    cells: (row, first, last) => {
-      const own = figures(at(people, row).id);
-      const known = drawn.get(own);
-      if (known?.look === look && known.first === first && known.last === last) return known.cells;
-      const cells = work.slice(first, last + 1).map((assignment) => {
-        return cellOf(state, course, assignment, at(own, places.get(assignment.id) ?? -1), view.mode);
-      });
-      drawn.set(own, { look, first, last, cells });
-      return cells;
-    },
+    cells: (row, first, last) => cellsOf(figures(at(people, row).id), { state, view, work, places, first, last }),
     totalOf: (row) => totalCellOf(course, totals(at(people, row).id), termId),
   };
 }
 
-interface DrawnCells {
-  readonly look: object;
+interface CellsShown {
+  readonly state: CourseState;
+  readonly view: GradeView;
+  readonly work: readonly Assignment[];
+  /** Where each assignment stands among a student's figures. */
+  readonly places: ReadonlyMap<string, number>;
   readonly first: number;
   readonly last: number;
-  readonly cells: readonly GradeCell[];
-}
-const drawn = new WeakMap<readonly Figure[], DrawnCells>();
-const looks = new WeakMap<GradeView, { readonly from: readonly unknown[]; readonly look: object }>();
-
-/** Stands for everything beside a student's figures that the cells of a row are made from. */
-function lookOf(state: CourseState, view: GradeView): object {
-  const from = [courseOf(state), state.assignments, state.scales];
-  const known = looks.get(view);
-  if (known?.from.every((one, index) => one === from[index])) return known.look;
-  const look = {};
-  looks.set(view, { from, look });
-  return look;
 }
 
-const columnHeads = new WeakMap<Assignment, GradeColumn>();
+/** The cells of a row; the same list until a figure or something else that they are made from is another. */
+const cellsOf = keptBy({
+  owner: (figures: readonly Figure[], _: CellsShown) => figures,
+  basis: (_, { state, view, first, last }) => ({
+    course: courseOf(state),
+    assignments: state.assignments,
+    scales: state.scales,
+    view,
+    first,
+    last,
+  }),
+  make: (_, figures, { state, view, work, places, first, last }): readonly GradeCell[] =>
+    work
+      .slice(first, last + 1)
+      .map((assignment) =>
+        cellOf(state, assignment, required(figures[places.get(assignment.id) ?? -1], "figure"), view.mode),
+      ),
+});
 
 /** The head of a column; the same object until its assignment changes or work begins or ends to wait there. */
-function columnOf(assignment: Assignment, current: boolean): GradeColumn {
-  const known = columnHeads.get(assignment);
-  if (known?.current === current) return known;
-  const { id, name, shortName, bonus, scoredIn, points } = assignment;
-  const of = bonus ? "bonus" : scoredIn.kind === "percent" ? "in percent" : `of ${points}`;
-  const column = { assignmentId: id, name, shortName, of, current };
-  columnHeads.set(assignment, column);
-  return column;
-}
-
-const columnLists = new WeakMap<GradeView, readonly GradeColumn[]>();
+const columnOf = keptBy({
+  owner: (assignment: Assignment, _: boolean) => assignment,
+  basis: (_, current) => ({ current }),
+  make: (_, { id, name, shortName, bonus, scoredIn, points }, current): GradeColumn => {
+    const of = bonus ? "bonus" : scoredIn.kind === "percent" ? "in percent" : `of ${points}`;
+    return { assignmentId: id, name, shortName, of, current };
+  },
+});
 
 /** The list of columns last shown in this view where none of them is another, so that no row is drawn anew for it. */
-function sameColumns(view: GradeView, columns: readonly GradeColumn[]): readonly GradeColumn[] {
-  const before = columnLists.get(view);
-  if (before?.length === columns.length && before.every((one, at) => one === columns[at])) return before;
-  columnLists.set(view, columns);
-  return columns;
-}
-
-const heads = new WeakMap<Student, GradeStudent>();
+const sameColumns = keptBy({
+  owner: (view: GradeView, _: readonly GradeColumn[]) => view,
+  basis: (_, columns) => ({ columns }),
+  make: (_, __, columns) => columns,
+});
 
 /** The head of a row; the same object until the student, or what tells them from a namesake, changes. */
-function headOf(state: CourseState, student: Student): GradeStudent {
-  const name = rosterName(state, student);
-  let head = heads.get(student);
-  if (head?.name !== name) {
-    head = { studentId: student.id, name, number: student.number, note: student.note };
-    heads.set(student, head);
-  }
-  return head;
-}
+const headOf = keptBy({
+  owner: (_: CourseState, student: Student) => student,
+  basis: (state, student) => ({ name: rosterName(state, student) }),
+  make: (_, state, student): GradeStudent => ({
+    studentId: student.id,
+    name: rosterName(state, student),
+    number: student.number,
+    note: student.note,
+  }),
+});
 
 /** Assignments of the term and category chosen that are not hidden; where the text finds some by name, only those. */
 function assignmentsShown(state: CourseState, { term, category, hidden, find }: GradeView): Assignment[] {

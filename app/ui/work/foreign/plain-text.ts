@@ -1,9 +1,8 @@
+import { keptBy } from "#core/kernel";
 import { MOST_CHARACTERS, type PageContent } from "#core/formats";
 
 /** Plain text as it is shown, or that it is too large to be. */
 export type ReadText = PageContent | "too_large";
-
-const kept = new WeakMap<Blob, Promise<ReadText>>();
 
 async function read(blob: Blob): Promise<ReadText> {
   // A letter takes at least a byte.
@@ -13,8 +12,4 @@ async function read(blob: Blob): Promise<ReadText> {
 }
 
 /** Handed-in plain text, read once for its bytes. */
-export function keptText(blob: Blob): Promise<ReadText> {
-  const known = kept.get(blob) ?? read(blob);
-  kept.set(blob, known);
-  return known;
-}
+export const keptText = keptBy({ owner: (blob: Blob) => blob, make: (_, blob) => read(blob) });

@@ -1,5 +1,6 @@
 import * as pdfjs from "pdfjs-dist";
 import workerUrl from "pdfjs-dist/build/pdf.worker.min.mjs?url";
+import { keptBy } from "#core/kernel";
 import { singleSpaced } from "../text/text-map";
 
 pdfjs.GlobalWorkerOptions.workerSrc = workerUrl;
@@ -63,16 +64,12 @@ export async function closePdf(document: PdfDocument): Promise<void> {
   workers.get(document)?.destroy();
 }
 
-const texts = new WeakMap<PdfDocument, Map<number, Promise<string>>>();
-
 /** The text of a page, counted as on the screen; each page of a document is read once. */
-export function pdfPageText(document: PdfDocument, page: number): Promise<string> {
-  let known = texts.get(document);
-  if (!known) texts.set(document, (known = new Map<number, Promise<string>>()));
-  let text = known.get(page);
-  if (!text) known.set(page, (text = readPageText(document, page)));
-  return text;
-}
+export const pdfPageText = keptBy({
+  owner: (document: PdfDocument, _: number) => document,
+  part: (_, page) => String(page),
+  make: (_, ...given) => readPageText(...given),
+});
 
 async function readPageText(document: PdfDocument, page: number): Promise<string> {
   const { items } = await (await document.getPage(page)).getTextContent();

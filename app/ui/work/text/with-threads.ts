@@ -1,3 +1,4 @@
+import { keptBy } from "#core/kernel";
 import type { PageContent, PageElement, PageNode } from "#core/formats";
 
 /** A post of somebody else, beside a student's own. */
@@ -33,15 +34,17 @@ function folded(posts: readonly BesidePost[], lead: string): PageElement[] {
   });
 }
 
-const made = new WeakMap<PageContent, { readonly contexts: readonly PostContext[]; readonly content: PageContent }>();
-
 /**
  * A student's posts with the others' of their threads around them, folded; the others' are no part of the work. The same
  * answer for the same posts and threads, so that the page is not built anew.
  */
-export function withThreads(content: PageContent, contexts: readonly PostContext[]): PageContent {
-  const known = made.get(content);
-  if (known?.contexts === contexts) return known.content;
+export const withThreads = keptBy({
+  owner: (content: PageContent, _: readonly PostContext[]) => content,
+  basis: (_, contexts) => ({ contexts }),
+  make: (_, ...given) => threaded(...given),
+});
+
+function threaded(content: PageContent, contexts: readonly PostContext[]): PageContent {
   let index = 0;
   const around = (nodes: readonly PageNode[]): PageNode[] =>
     nodes.flatMap((node): PageNode[] => {
@@ -55,7 +58,5 @@ export function withThreads(content: PageContent, contexts: readonly PostContext
         ...folded(context?.after ?? [], "↳ answered by"),
       ];
     });
-  const threaded = { ...content, nodes: around(content.nodes) };
-  made.set(content, { contexts, content: threaded });
-  return threaded;
+  return { ...content, nodes: around(content.nodes) };
 }

@@ -1,5 +1,15 @@
-import { divide, HUNDRED, fromDecimal, multiply, pointsText, roundToText, type Exact, type TermId } from "#core/kernel";
-import type { Assignment, Course, CourseState } from "#core/model";
+import {
+  divide,
+  HUNDRED,
+  fromDecimal,
+  keptBy,
+  multiply,
+  pointsText,
+  roundToText,
+  type Exact,
+  type TermId,
+} from "#core/kernel";
+import { courseOf, type Assignment, type Course, type CourseState } from "#core/model";
 import { outcomeMarks, outcomeRows } from "#core/scoring";
 import { letterOf, type Figure, type Outlooks, type StudentTotals } from "#core/totals";
 import { latenessShort } from "#core/words";
@@ -51,31 +61,18 @@ function inWay(way: Way, course: Course, assignment: Assignment, counted: Exact)
   return `${roundToText(percent, course.percentPlaces)} %`;
 }
 
-// Figures are the same objects as long as nothing they rest on changes; so are the cells made from them.
-const cells = new WeakMap<Figure, Map<string, GradeCell>>();
+/**
+ * The cell of a figure; made once for each way of showing it. Figures are the same objects as long as nothing they rest
+ * on changes; so are the cells made from them.
+ */
+export const cellOf = keptBy({
+  owner: (_state: CourseState, _assignment: Assignment, figure: Figure, _mode: FigureMode) => figure,
+  part: (_state, _assignment, _figure, mode) => mode,
+  make: (_, ...given) => makeCell(...given),
+});
 
-/** The cell of a figure; made once for each way of showing it. */
-export function cellOf(
-  state: CourseState,
-  course: Course,
-  assignment: Assignment,
-  figure: Figure,
-  mode: FigureMode,
-): GradeCell {
-  const known = cells.get(figure) ?? new Map<string, GradeCell>();
-  cells.set(figure, known);
-  let cell = known.get(mode);
-  if (!cell) known.set(mode, (cell = makeCell(state, course, assignment, figure, mode)));
-  return cell;
-}
-
-function makeCell(
-  state: CourseState,
-  course: Course,
-  assignment: Assignment,
-  figure: Figure,
-  mode: FigureMode,
-): GradeCell {
+function makeCell(state: CourseState, assignment: Assignment, figure: Figure, mode: FigureMode): GradeCell {
+  const course = courseOf(state);
   const late = figure.unitsLate > 0 ? latenessShort(figure.unitsLate, course.lateRule?.unitHours ?? 24) : "";
   const outcomes = outcomeMarks(outcomeRows(state, assignment, { id: figure.studentId }));
   const base = { late, above: figure.aboveMaximum, second: "", outcomes };
@@ -107,21 +104,21 @@ function levelName(state: CourseState, assignment: Assignment, figure: Figure): 
 
 const NO_TOTAL: Outlooks = { lowest: null, now: null, highest: null };
 
-const totalCells = new WeakMap<Outlooks, TotalCell>();
-
 /** The total of a student, of a term where one is chosen, as text; made once for each total. A letter is the course's. */
-export function totalCellOf(course: Course, student: StudentTotals, termId: TermId | null): TotalCell {
-  const totals: Outlooks = termId === null ? student : (student.terms.get(termId) ?? NO_TOTAL);
-  let cell = totalCells.get(totals);
-  if (!cell) {
+export const totalCellOf = keptBy({
+  owner: (_: Course, student: StudentTotals, termId: TermId | null) => outlooksOf(student, termId),
+  basis: ({ percentPlaces }) => ({ percentPlaces }),
+  make: (_, { percentPlaces }, student, termId): TotalCell => {
+    const totals = outlooksOf(student, termId);
     const text = (value: Exact | null, places: number) => (value ? roundToText(value, places) : "–");
-    cell = {
-      now: text(totals.now, course.percentPlaces),
+    return {
+      now: text(totals.now, percentPlaces),
       range: totals.lowest && totals.highest ? `${text(totals.lowest, 0)}–${text(totals.highest, 0)}` : "",
       letter: termId === null ? (student.letter ?? "") : "",
-      terms: termId === null ? [...student.terms.values()].map((term) => text(term.now, course.percentPlaces)) : [],
+      terms: termId === null ? [...student.terms.values()].map((term) => text(term.now, percentPlaces)) : [],
     };
-    totalCells.set(totals, cell);
-  }
-  return cell;
-}
+  },
+});
+
+const outlooksOf = (student: StudentTotals, termId: TermId | null): Outlooks =>
+  termId === null ? student : (student.terms.get(termId) ?? NO_TOTAL);
