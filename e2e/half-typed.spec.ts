@@ -1,5 +1,5 @@
 import type { Locator, Page } from "@playwright/test";
-import { cell, expect, openDemo, ruler, test } from "./helpers";
+import { cell, expect, open, openDemo, ruler, test } from "./helpers";
 
 interface Place {
   readonly name: string;
@@ -90,6 +90,30 @@ test("half-typed: an overall comment is there after a reload in the same breath"
   await page.goBack();
   await page.goForward();
   await expect(comment).toHaveValue(/And one more thing$/);
+});
+
+test("half-typed: an overall comment in which a phrase is being looked for outlives a crash of its page", async ({
+  page,
+  context,
+}) => {
+  await openDemo(page, "/score/flood-memo/mei-barrow");
+  const commentOn = (where: Page) => where.getByLabel("Overall comment", { exact: true });
+  const before = await commentOn(page).inputValue();
+  await commentOn(page).click();
+  await page.keyboard.press("Control+End");
+  await page.keyboard.type(" Well begun /uni");
+  await expect(commentOn(page)).toHaveValue(`${before} Well begun /uni`);
+  const crashed = page.waitForEvent("crash");
+  const devtools = await context.newCDPSession(page);
+  void devtools.send("Page.crash").catch(() => null);
+  await crashed;
+  const next = await context.newPage();
+  await open(next, "/courses/reading-rivers/score/flood-memo/mei-barrow");
+  await expect(commentOn(next)).toHaveValue(`${before} Well begun /uni`);
+  await expect(next.getByText("As you left it").first()).toBeVisible();
+  await commentOn(next).fill(before);
+  await next.reload();
+  await expect(commentOn(next)).toHaveValue(before);
 });
 
 test("half-typed: a criterion's points stand beside it as they were left, and open again", async ({ page }) => {
