@@ -1,4 +1,4 @@
-import { ENTRY_SCHEMA, type Entry } from "#core/changes";
+import { applyPatches, ENTRY_SCHEMA, type Entry } from "#core/changes";
 import { writeCourseFile } from "#core/formats";
 import { decimal, type Id, type Instant } from "#core/kernel";
 import {
@@ -6,10 +6,14 @@ import {
   blankRecord,
   CATEGORY_DEFAULTS,
   COURSE_DEFAULTS,
+  EMPTY_STATE,
   resultKey,
+  studentsOf,
+  withRecords,
   type Assignment,
   type Category,
   type Course,
+  type CourseState,
   type Student,
 } from "#core/model";
 
@@ -47,8 +51,8 @@ const COURSE: Course = {
   ...COURSE_DEFAULTS,
 };
 
-/** The course file of a made-up course in 8 weighted categories with drop-lowest; every fortieth cell is still blank. */
-export function largeCourseFile(students: number, assignments: number): Uint8Array {
+/** A made-up course in 8 weighted categories with drop-lowest, as one change; every fortieth cell is still blank. */
+function started(students: number, assignments: number): Entry["change"] {
   const categories = Array.from({ length: 8 }, (_, index): Category => ({
     ...CATEGORY_DEFAULTS,
     id: id("category", index),
@@ -99,7 +103,28 @@ export function largeCourseFile(students: number, assignments: number): Uint8Arr
   const patches = Object.entries({ ...records, markers: [marker] }).flatMap(([table, list]) =>
     list.map((record) => ({ table: table as keyof typeof records, id: record.id, before: null, after: { ...record } })),
   );
-  const change = { id: id("change", 0), type: "startCourse", at, by: COURSE.markerId, line: "Large course", patches };
+  return { id: id("change", 0), type: "startCourse", at, by: COURSE.markerId, line: "Large course", patches };
+}
+
+/** The course file of the made-up course. */
+export function largeCourseFile(students: number, assignments: number): Uint8Array {
+  const change = started(students, assignments);
   const entry: Entry = { seq: 1, schema: ENTRY_SCHEMA, kind: "change", of: null, change };
   return writeCourseFile({ entries: [entry], files: new Map() }, at);
+}
+
+/** The made-up course itself. */
+export function largeCourse(students: number, assignments: number): CourseState {
+  const done = applyPatches(EMPTY_STATE, started(students, assignments).patches);
+  if (!done.ok) throw new Error("the made-up course cannot be started");
+  return done.value;
+}
+
+/** The made-up course with one score changed, another student and assignment each round. */
+export function withScore(state: CourseState, round: number): CourseState {
+  const [row, column] = [(round * 37) % studentsOf(state).length, round % Object.keys(state.assignments).length];
+  const key = resultKey(id("assignment", column), id("student", row));
+  return withRecords(state, "results", [
+    { ...blankRecord("results", key), score: decimal(String(((round * 7) % 40) / 2)) },
+  ]);
 }

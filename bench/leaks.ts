@@ -1,3 +1,4 @@
+import type { Checked } from "#core/changes";
 import { decimal, type Id, type Instant } from "#core/kernel";
 import {
   ASSIGNMENT_DEFAULTS,
@@ -14,7 +15,7 @@ import {
   type Student,
   withRecords,
 } from "#core/model";
-import { draftFacet } from "#core/release";
+import { draftFacet, draftTotals } from "#core/release";
 
 const at = "2026-10-01T12:00:00Z" as Instant;
 const id = <K extends string>(kind: K, index: number) => `${kind}:${String(index)}` as Id<K>;
@@ -104,5 +105,16 @@ export function leakyCourse(students: number, assignments: number): CourseState 
       return { ...blankRecord("copies", resultKey(assignment.id, student.id)), score: content && { at, content } };
     }),
   );
-  return withRecords({ ...state, releases }, "copies", copies);
+  const given = withRecords({ ...state, releases }, "copies", copies);
+  const totals = people.map((student) => ({ id: student.id, totals: draftTotals(given, student.id, at) }));
+  return withRecords(given, "totalCopies", totals);
 }
+
+/** The course with one sealed score changed. */
+export function withOneScore(state: CourseState): CourseState {
+  const key = resultKey(id("assignment", 3), id("student", 7));
+  return withRecords(state, "results", [{ ...blankRecord("results", key), score: decimal("11") }]);
+}
+
+/** The course as it is looked at for leaks: its totals were given out once. */
+export const leakyChecked = (state: CourseState): Checked => ({ state, history: [{ at, state }] });

@@ -1,9 +1,10 @@
+import { leakReport, type Checked } from "#core/changes";
 import { studentsOf } from "#core/model";
-import { leaksOf } from "#core/release";
-import { computeCourse, figuresOf, recomputeCell } from "#core/totals";
-import { fromDecimal, roundToText, subtract, toNumber } from "#core/kernel";
+import { computeCourse, figuresOf } from "#core/totals";
+import { fromDecimal, required, roundToText, subtract, toNumber } from "#core/kernel";
 import { madeUpCourse } from "./flat-course";
-import { leakyCourse } from "./leaks";
+import { leakyChecked, leakyCourse, withOneScore } from "./leaks";
+import { largeCourse, withScore } from "./large-course";
 import { buildSheet } from "./sheet";
 import { measureDesk } from "./desk";
 import { measureGradebook } from "./gradebook";
@@ -44,7 +45,7 @@ const buildTime = timed(
   0,
 );
 row(
-  `whole course, ${String(STUDENTS)} x ${String(ASSIGNMENTS)}`,
+  `whole course, ${String(STUDENTS)} x ${String(ASSIGNMENTS)}, flat engine (previews)`,
   timed(15, () => computeCourse(course)),
   buildTime,
 );
@@ -57,16 +58,18 @@ for (let student = 0; student < STUDENTS; student += 1) {
   const exact = totals.percents[student];
   if (exact && typeof shown === "number") worst = Math.max(worst, Math.abs(toNumber(exact) - shown));
 }
+// The engine of the screens, with an explanation behind every figure; a sheet has none.
+const live = { state: largeCourse(STUDENTS, ASSIGNMENTS) };
+for (const { id } of studentsOf(live.state)) figuresOf(live.state).totals(id);
 const oneOurs = timed(300, (round) => {
-  const student = (round * 37) % STUDENTS;
-  course.values[student * ASSIGNMENTS + (round % ASSIGNMENTS)] = (round % 40) * 5_000;
-  recomputeCell(course, totals, student, round % ASSIGNMENTS);
+  live.state = withScore(live.state, round);
+  figuresOf(live.state).totals(required(studentsOf(live.state)[(round * 37) % STUDENTS], "student").id);
 });
 const oneSheet = timed(300, (round) => {
   const address = { sheet: scores, row: (round * 37) % STUDENTS, col: round % ASSIGNMENTS };
   sheet.engine.setCellContents(address, ((round * 7) % 40) / 2);
 });
-row("one changed score to new totals", oneOurs, oneSheet);
+row("one changed score to that student's totals, engine of the screens", oneOurs, oneSheet);
 sheet.engine.destroy();
 
 const unequal = madeUpCourse(STUDENTS, ASSIGNMENTS, true);
@@ -76,14 +79,13 @@ row(
 );
 
 const leaky = leakyCourse(STUDENTS, 32);
-const leakTime = timed(
-  1,
-  () => {
-    for (const { id } of studentsOf(leaky)) leaksOf(leaky, id);
-  },
-  0,
-);
+const lookAt = (checked: Checked) => () => {
+  for (const { id } of studentsOf(checked.state)) leakReport(checked, id);
+};
+const leakTime = timed(1, lookAt(leakyChecked(leaky)), 0);
 row(`leak check, ${String(STUDENTS)} students x 32, 8 sealed each`, leakTime);
+const once = { ...leakyChecked(leaky), state: withOneScore(leaky) };
+row("leak check after one score", timed(1, lookAt(once), 0));
 
 const single = figuresOf(leaky);
 row(

@@ -13,7 +13,7 @@ export { figureOf, type Figure } from "./rules/figure";
 export { bandsFromTop, leastReaching, letterOf, letterOutOfOrder, passes, reaches } from "./rules/letters";
 export { assignmentBasis } from "./class/assignment-basis";
 export { neededFor, type Needed } from "./rules/needed";
-export { computeCourse, recomputeCell } from "./class/compute-course";
+export { computeCourse } from "./class/compute-course";
 export { CELL, FLAG, type FlatCourse } from "./class/flat-course";
 export { flatten } from "./class/flatten";
 export { waitingPapers } from "./class/waiting-papers";

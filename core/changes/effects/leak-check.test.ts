@@ -2,9 +2,10 @@ import { describe, expect, it } from "vitest";
 import { runCommand, type Command } from "#core/changes";
 import { fractionText, type Instant } from "#core/kernel";
 import { totalCopiesOf } from "#core/model";
-import { visibleTo } from "#core/release";
+import { leaksOf, visibleTo } from "#core/release";
 import { assignmentId, Journalled, smallCourse, studentId, WORLD } from "#core/testing";
 import { advance, checkedAfter, EMPTY_HISTORY, leakReport, remediesFor, stateAt } from "../index";
+import { observationsOf } from "../past/totals-history";
 
 const essay = assignmentId("essay");
 const quiz = assignmentId("quiz");
@@ -165,6 +166,49 @@ describe("the classic trap: everything sealed, the running total on show", () =>
       "timed",
       1,
     ]);
+  });
+});
+
+describe("looking again after a change", () => {
+  const reports = (course: Journalled) => [ben, cleo].map((student) => leakReport(course.checked, student));
+  const afresh = ({ checked: { state, history } }: Journalled, student: typeof ben) => {
+    const found = leaksOf(state, student, observationsOf(history, state, student));
+    return { ...found, leaks: found.leaks.filter(({ verdict }) => verdict !== "open") };
+  };
+
+  it("works out again only who has changed, and what comes out is what a fresh look gives", () => {
+    const course = trap();
+    const before = reports(course);
+    const after = reports(course.run(type(essay, cleo, "70")));
+    expect(after[0]).toBe(before[0]);
+    expect(after[1]).not.toBe(before[1]);
+  });
+
+  it.each<[string, Command[]]>([
+    ["a score", [type(quiz, ben, "18")]],
+    ["a total shown anew", [type(quiz, ben, "18"), { type: "releaseTotals" }]],
+    [
+      "a letter opened, then the seal",
+      [{ type: "openLetter", studentId: ben, assignmentIds: [], totals: true }, total("sealed")],
+    ],
+    ["files that left, then the seal", [{ type: "noteDelivery", locked: true, studentIds: [ben] }, total("sealed")]],
+    ["the seal alone", [total("sealed")]],
+    ["a score released", [{ type: "release", assignmentId: quiz, facets: ["score"] }]],
+    [
+      "a score held",
+      [
+        { type: "release", assignmentId: quiz, facets: ["score"] },
+        { type: "holdAssignment", assignmentId: quiz, held: true },
+      ],
+    ],
+    ["another rule", [{ type: "restTotals", on: "released" }]],
+  ])("sees %s", (_, commands) => {
+    const course = trap();
+    reports(course);
+    for (const command of commands) {
+      course.run(command);
+      for (const student of [ben, cleo]) expect(leakReport(course.checked, student)).toEqual(afresh(course, student));
+    }
   });
 });
 

@@ -1,6 +1,7 @@
-import type { Instant, StudentId } from "#core/kernel";
-import type { CourseState } from "#core/model";
-import { leaksOf, type LeakReport } from "#core/release";
+import { keptBy, required, type Instant, type StudentId } from "#core/kernel";
+import { cutAt, resultKey, TOTALS_LETTER, type CourseState } from "#core/model";
+import { leaksOf, openingKey, type LeakReport } from "#core/release";
+import { figuresOf, planOf } from "#core/totals";
 import type { Patch } from "../engine/patch";
 import type { StateThen } from "../past/states-after";
 import { observationsOf } from "../past/totals-history";
@@ -11,11 +12,34 @@ export interface Checked {
   readonly history: readonly StateThen[];
 }
 
-/** What one student can work out of all they see and saw. Open verdicts are left out: they tell nothing. */
-export function leakReport({ state, history }: Checked, studentId: StudentId): LeakReport {
-  const report = leaksOf(state, studentId, observationsOf(history, state, studentId));
-  return { ...report, leaks: report.leaks.filter(({ verdict }) => verdict !== "open") };
+/** Everything in a state that one student can see, or that stands behind it. */
+function behind(state: CourseState, studentId: StudentId): readonly unknown[] {
+  const copies = Object.values(state.assignments).map(
+    ({ id }) => cutAt(state, "copies", id)?.[resultKey(id, studentId)],
+  );
+  const { rubrics, releases, totalSeals, totalCopies } = state;
+  const figures = figuresOf(state).figures(studentId);
+  return [planOf(state), rubrics, releases, totalSeals, totalCopies[studentId], ...copies, ...figures];
 }
+
+/**
+ * What one student can work out of all they see and saw. Open verdicts are left out: they tell nothing. Worked out again
+ * only where something behind it has changed, so that after one score only that student's is.
+ */
+export const leakReport = keptBy({
+  owner: ({ state }: Checked, studentId: StudentId) => required(state.students[studentId], "student"),
+  basis: ({ state, history }, studentId) => ({
+    now: behind(state, studentId),
+    then: history.flatMap((then) => [then.at, ...behind(then.state, studentId)]),
+    openings: state.openings[openingKey(TOTALS_LETTER, studentId)],
+    deliveries: state.deliveries,
+  }),
+  most: 2,
+  make: (_, { state, history }, studentId): LeakReport => {
+    const report = leaksOf(state, studentId, observationsOf(history, state, studentId));
+    return { ...report, leaks: report.leaks.filter(({ verdict }) => verdict !== "open") };
+  },
+});
 
 /** Whether a report has anything to stop at. */
 export const tellsSomething = ({ leaks, inconsistent, unchecked }: LeakReport): boolean =>

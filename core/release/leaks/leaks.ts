@@ -97,7 +97,7 @@ export function leaksOf(
     const id = hiddenId(assignment, item.value);
     const maximum = fromDecimal(assignment.points);
     hidden.set(id, closed(smaller(ZERO, item.value), larger(maximum, item.value)));
-    return { kind: "hidden", id };
+    return { kind: "hidden", id, like: likeOf(item) };
   };
   const found = observed.map((one) => ({ ...leakTotals(one.state, studentId, leaf, one.totals), at: one.state }));
   const { intervals, inconsistent } = narrow(
@@ -121,6 +121,10 @@ export function leaksOf(
     unchecked: [...new Set(found.flatMap(({ unchecked }) => unchecked))],
   };
 }
+
+/** What decides how an item enters its category beside its value. */
+const likeOf = ({ points, bonus, alwaysCounts, standing }: Item): string =>
+  [fractionText(points), bonus, alwaysCounts, standing].join(" ");
 
 const hiddenId = (assignment: Assignment, value: Exact): string => `${assignment.id}=${fractionText(value)}`;
 

@@ -211,6 +211,59 @@ describe("what follows from totals shown", () => {
     expect(text(single)).toBe("[8, 8]");
   });
 
+  it("is the same where scores that are alike are worked out once, and where each is worked out by itself", () => {
+    const score = fc.record({
+      points: fc.constantFrom(10, 20),
+      bonus: fc.boolean(),
+      half: fc.integer({ min: 0, max: 20 }),
+    });
+    fc.assert(
+      fc.property(
+        fc.array(score, { minLength: 2, maxLength: 7 }),
+        fc.constantFrom<"pooled" | "mean" | "median" | "best">("pooled", "mean", "median", "best"),
+        fc.integer({ min: 0, max: 2 }),
+        (scores, method, count) => {
+          const items = scores.map(({ points, bonus, half }, at): Item => ({
+            id: String(at),
+            points: exact(points),
+            value: ratio(BigInt(half), 2n),
+            bonus,
+            alwaysCounts: false,
+            standing: "counts",
+          }));
+          const rule = { method, keep: { kind: "dropLowest", count } } as const;
+          const combine = (values: readonly (Exact | null)[]) =>
+            categoryTotal(
+              rule,
+              items.map((item, at) => ({ ...item, value: values[at] ?? null })),
+              "now",
+            ).percent;
+          const percent = combine(items.map(({ value }) => value));
+          if (!percent) return;
+          const found = (alike: boolean) =>
+            narrow(
+              [
+                {
+                  kind: "total",
+                  id: "total",
+                  combine,
+                  parts: items.map(({ id, points, bonus }) => ({
+                    kind: "hidden",
+                    id,
+                    ...(alike && { like: `${String(toNumber(points))} ${String(bonus)}` }),
+                  })),
+                  shown: displayedInterval(percent, { percentPlaces: 1 }),
+                },
+              ],
+              free(...items.map(({ id, points }): [string, number] => [id, toNumber(points)])),
+            );
+          expect(found(true)).toEqual(found(false));
+        },
+      ),
+      { numRuns: runs(60) },
+    );
+  });
+
   it("agrees with a linear programming library on any linear tree of totals (javascript-lp-solver 1.0.3)", () => {
     const group = fc.array(
       fc.record({ maximum: fc.integer({ min: 4, max: 30 }), share: fc.integer({ min: 0, max: 4 }) }),

@@ -3,6 +3,7 @@ import {
   closed,
   compare,
   firstReaching,
+  fractionText,
   isEmpty,
   meet,
   multiply,
@@ -17,7 +18,14 @@ import {
 
 /** A value that takes part in totals: known, hidden, or itself a total of others. */
 export type Source =
-  { readonly kind: "known"; readonly value: Exact | null } | { readonly kind: "hidden"; readonly id: string } | Total;
+  | { readonly kind: "known"; readonly value: Exact | null }
+  | {
+      readonly kind: "hidden";
+      readonly id: string;
+      /** Hidden parts of one total that say the same here could change places without its figure changing. */
+      readonly like?: string;
+    }
+  | Total;
 
 /** A total as a student may see it. */
 export interface Total {
@@ -94,10 +102,14 @@ function pass(root: Total, ranges: Ranges): boolean {
     const goal = totals.get(total);
     if (!goal) return;
     const parts = total.parts.map(rangeOfPart);
+    // Parts that are alike and free within the same range keep the same; most sealed scores of a category are.
+    const worked = new Map<string, Interval>();
     total.parts.forEach((part, place) => {
       const own = parts[place];
       if (part.kind === "known" || !own) return;
-      const kept = narrowPart(total, parts, place, goal);
+      const key = part.kind === "hidden" && part.like !== undefined ? `${part.like} ${intervalText(own)}` : null;
+      const kept = (key === null ? null : worked.get(key)) ?? narrowPart(total, parts, place, goal);
+      if (key !== null) worked.set(key, kept);
       if (isEmpty(kept)) narrowed.possible = false;
       else if (part.kind === "hidden") found.set(part.id, kept);
       else totals.set(part, kept);
@@ -108,6 +120,9 @@ function pass(root: Total, ranges: Ranges): boolean {
   if (narrowed.possible) for (const [id, range] of found) ranges.set(id, range);
   return narrowed.possible;
 }
+
+const intervalText = ({ low, lowIncluded, high, highIncluded }: Interval): string =>
+  [fractionText(low), lowIncluded, fractionText(high), highIncluded].join(" ");
 
 type End = "low" | "high";
 const endsOf = (parts: readonly (Interval | null)[], end: End) => parts.map((part) => part && part[end]);

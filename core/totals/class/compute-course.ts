@@ -32,8 +32,6 @@ function startRun(course: FlatCourse): Run {
   };
 }
 
-const knownRuns = new WeakMap<FlatTotals, Run>();
-
 /**
  * All totals of a course, exactly, from flat arrays. Sums run in whole numbers that doubles hold exactly; where they would
  * not, that student is worked out with rationals. Both ways follow handbook sections 2, 4 and 5.
@@ -48,39 +46,12 @@ export function computeCourse(course: FlatCourse): FlatTotals {
     longWay: new Set(),
   };
   const run = startRun(course);
-  knownRuns.set(totals, run);
   for (let student = 0; student < course.students; student += 1) computeStudent(run, totals, student);
   return totals;
 }
 
-/**
- * After one cell of a course has changed: works out that student's one category and total again and leaves all others as
- * they are. A figure finer than all before asks for smaller units; then the whole course is worked out once more.
- */
-export function recomputeCell(course: FlatCourse, totals: FlatTotals, student: number, assignment: number): void {
-  const run = knownRuns.get(totals);
-  const value = course.values[student * course.assignments + assignment] ?? 0;
-  if (run?.course !== course || value % run.units.entered !== 0) {
-    const fresh = computeCourse(course);
-    totals.percents.splice(0, course.students, ...fresh.percents);
-    totals.numerators.set(fresh.numerators);
-    totals.denominators.set(fresh.denominators);
-    totals.possible.set(fresh.possible);
-    totals.longWay.clear();
-    for (const long of fresh.longWay) totals.longWay.add(long);
-    knownRuns.set(totals, knownRuns.get(fresh) ?? startRun(course));
-    return;
-  }
-  const category = course.category[assignment] ?? 0;
-  const oneIsEnough = !totals.longWay.has(student) && !hasFractions(course, student);
-  if (oneIsEnough && computeCategory(run, totals, student, category)) {
-    totals.percents[student] = totalOf(run, totals, student * course.categories.length);
-  } else computeStudent(run, totals, student);
-}
-
 function computeStudent(run: Run, totals: FlatTotals, student: number): void {
   const { course } = run;
-  totals.longWay.delete(student);
   let safe = !hasFractions(course, student);
   for (let index = 0; safe && index < course.categories.length; index += 1) {
     safe = computeCategory(run, totals, student, index);

@@ -19,12 +19,14 @@ const inTenThousandths = (value: Exact): number | null => {
   return scaled % value.d === 0n && Number.isSafeInteger(count) ? count : null;
 };
 
-/** A course as flat arrays; null where it has terms or categories inside others, which are worked out one by one. */
-export function flatten(state: CourseState): Flattened | null {
+/**
+ * A course, or a stretch of its students, as flat arrays; null where it has terms or categories inside others, which are
+ * worked out one by one.
+ */
+export function flatten(state: CourseState, students = studentsOf(state)): Flattened | null {
   const plan = planOf(state);
   if (plan.terms.some(({ term }) => term !== null) || plan.roots.some(({ children }) => children.length > 0))
     return null;
-  const students = studentsOf(state);
   const columns = plan.roots.flatMap(({ assignments }, category) =>
     assignments.map((assignment) => ({ assignment, category })),
   );
