@@ -1,5 +1,5 @@
 import { useEffect, useImperativeHandle, useRef, useState, type Ref } from "react";
-import { isWindowLeft } from "../../../../ui/keys";
+import { isWindowLeft } from "../../../../ui/keys/typing";
 import type { EntryHint } from "../entries/hint";
 
 /** Where the marked cell goes after an entry. */

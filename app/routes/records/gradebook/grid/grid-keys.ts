@@ -1,3 +1,5 @@
+import type { KeyName } from "../../../../ui/keys/key-list";
+import { keyOf, type Press } from "../../../../ui/keys/key-of";
 import { inside, isSingle, type Place, type Selection } from "./selection";
 
 /** What keys on the grid can bring about. */
@@ -19,17 +21,8 @@ export interface GridDoes {
 /** Rows that Page Up and Page Down pass. */
 const PAGE = 15;
 
-const STEPS: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowDown: [1, 0],
-  ArrowUp: [-1, 0],
-  ArrowRight: [0, 1],
-  ArrowLeft: [0, -1],
-  PageDown: [PAGE, 0],
-  PageUp: [-PAGE, 0],
-};
-
 /** A key as the grid reads it, from a cell or from the page. */
-export type GridKey = Pick<KeyboardEvent, "key" | "ctrlKey" | "metaKey" | "altKey" | "shiftKey" | "preventDefault">;
+export type GridKey = Press & Pick<KeyboardEvent, "preventDefault">;
 
 /** Carries out a key on the marked cell; answers whether it was one of the grid's. */
 export function onGridKey(
@@ -38,34 +31,55 @@ export function onGridKey(
   size: { readonly rows: number; readonly columns: number },
   does: GridDoes,
 ): boolean {
-  const { to } = selection;
-  const go = (place: Place) => {
-    const next = inside(place, size.rows, size.columns);
-    does.select({ from: event.shiftKey ? selection.from : next, to: next });
-    return true;
-  };
-  const key = event.key;
-  const control = event.ctrlKey || event.metaKey;
-  if (event.altKey && !control && key === "Enter") does.comment();
-  else if (control && key === "Enter") does.openPaper();
-  else if (control && key.toLowerCase() === "d") does.fillDown();
-  else if (control && key.toLowerCase() === "a") {
-    does.select({ from: { row: 0, column: to.column }, to: { row: size.rows - 1, column: to.column } });
-  } else if (control && STEPS[key]) {
-    const [down, right] = STEPS[key];
-    return go({ row: to.row + down * size.rows, column: to.column + right * size.columns });
-  } else if (control || event.altKey) return false;
-  else if (STEPS[key]) return go({ row: to.row + STEPS[key][0], column: to.column + STEPS[key][1] });
-  else if (key === "Home") return go({ row: to.row, column: 0 });
-  else if (key === "End") return go({ row: to.row, column: size.columns - 1 });
-  else if (key === "Escape" && isSingle(selection)) return does.letGo();
-  else if (key === "Escape" && !isSingle(selection)) does.select({ from: to, to });
-  else if (key === " " && event.shiftKey) does.total();
-  else if (key === " ") does.detail();
-  else if (key === "Enter" || key === "F2") does.edit("");
-  else if (key === "Delete" || key === "Backspace") does.clear();
-  else if (key.length === 1 && key !== "?") {
-    if (!does.standing(key)) does.edit(key);
-  } else return false;
+  const pressed = keyOf("gradebook", event);
+  if (pressed) return actsOf(selection, size, does, event.shiftKey)[pressed.name]() !== false;
+  if (event.ctrlKey || event.metaKey || event.altKey || event.key.length !== 1 || event.key === "?") return false;
+  // Anything else that can be written begins an entry, unless it is the letter of a standing.
+  if (!does.standing(event.key)) does.edit(event.key);
   return true;
+}
+
+function actsOf(
+  selection: Selection,
+  { rows, columns }: { readonly rows: number; readonly columns: number },
+  does: GridDoes,
+  extending: boolean,
+): Readonly<Record<KeyName<"gradebook">, () => unknown>> {
+  const { to } = selection;
+  const go = (place: Place) => () => {
+    const next = inside(place, rows, columns);
+    does.select({ from: extending ? selection.from : next, to: next });
+  };
+  const step = (down: number, right: number) => go({ row: to.row + down, column: to.column + right });
+  return {
+    down: step(1, 0),
+    up: step(-1, 0),
+    right: step(0, 1),
+    left: step(0, -1),
+    pageDown: step(PAGE, 0),
+    pageUp: step(-PAGE, 0),
+    lastRow: step(rows, 0),
+    firstRow: step(-rows, 0),
+    lastColumn: step(0, columns),
+    firstColumn: step(0, -columns),
+    rowStart: go({ row: to.row, column: 0 }),
+    rowEnd: go({ row: to.row, column: columns - 1 }),
+    wholeColumn: () => {
+      does.select({ from: { row: 0, column: to.column }, to: { row: rows - 1, column: to.column } });
+    },
+    leave: () => {
+      if (isSingle(selection)) return does.letGo();
+      does.select({ from: to, to });
+      return true;
+    },
+    edit: () => {
+      does.edit("");
+    },
+    clear: does.clear,
+    fillDown: does.fillDown,
+    story: does.detail,
+    totalStory: does.total,
+    comment: does.comment,
+    openPaper: does.openPaper,
+  };
 }

@@ -55,3 +55,12 @@ export function placesIn(table: GradeTable, selection: Selection): CellPlace[][]
   const { top, bottom, left, right } = boundsOf(selection);
   return placesFrom(table, top, left, bottom - top + 1, right - left + 1);
 }
+
+/** The key of a cell's result. */
+export const keyOfCell = ({ assignmentId, studentId }: CellPlace): string => `${assignmentId}/${studentId}`;
+
+/** The records of a place in the table; null beside it. */
+export function cellAt({ students, columns }: GradeTable, { row, column }: Place): CellPlace | null {
+  const [student, assignment] = [students[row], columns[column]];
+  return student && assignment ? { assignmentId: assignment.assignmentId, studentId: student.studentId } : null;
+}

@@ -1,6 +1,6 @@
 import { X } from "lucide-react";
 import { useEffect, useRef, type ReactNode } from "react";
-import { isTyping } from "../../../../ui/keys";
+import { isTyping } from "../../../../ui/keys/typing";
 
 /** The side pane of the gradebook: the full story of a figure, or of a column. */
 export function Pane({
