@@ -68,6 +68,12 @@ module.exports = {
       { path: "^(storage|workers|demo)/|^app/(?!ui/)" },
     ),
     deny(
+      "parts-wrapped-once",
+      "A standard part is wired in app/ui; screens know the wrapper alone.",
+      { path: "^app/(?!ui/)" },
+      { path: "node_modules/(@dnd-kit/[^/]+|cmdk|react-day-picker|react-dropzone)/" },
+    ),
+    deny(
       "workers-by-client-only",
       "app reaches a worker through workers/client.ts.",
       { path: "^app/" },

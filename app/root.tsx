@@ -2,6 +2,7 @@ import { useEffect, type ReactNode } from "react";
 import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from "react-router";
 import type { Route } from "./+types/root";
 import "./app.css";
+import { ignoreStrayFiles } from "./ui/files/stray-files";
 import { Trouble } from "./ui/parts/trouble";
 
 export function Layout({ children }: { readonly children: ReactNode }) {
@@ -37,6 +38,7 @@ export const shouldRevalidate = () => false;
 export default function Root() {
   useEffect(() => {
     document.documentElement.dataset.ready = "yes";
+    return ignoreStrayFiles();
   }, []);
   return <Outlet />;
 }

@@ -1,7 +1,21 @@
+import type { Page } from "@playwright/test";
 import { allKept, expect, open, openDemo, test } from "./helpers";
 
-const names = (page: Parameters<typeof openDemo>[0], category: string) =>
+const names = (page: Page, category: string) =>
   page.getByRole("region", { name: category, exact: true }).getByRole("heading", { level: 3 });
+
+/** Takes something up by its handle, moves it slowly to another's place, and lets it go there. */
+async function drag(page: Page, handle: string, target: string): Promise<void> {
+  const centre = async (name: string) => {
+    const box = await page.getByRole("button", { name, exact: true }).boundingBox();
+    if (!box) throw new Error(`${name} is not in sight`);
+    return [box.x + box.width / 2, box.y + box.height / 2] as const;
+  };
+  await page.mouse.move(...(await centre(handle)));
+  await page.mouse.down();
+  await page.mouse.move(...(await centre(target)), { steps: 12 });
+  await page.mouse.up();
+}
 
 test("assignments move by keyboard and by dragging, and every move can be undone", async ({ page }) => {
   await openDemo(page, "/plan");
@@ -9,15 +23,44 @@ test("assignments move by keyboard and by dragging, and every move can be undone
   await page.keyboard.press("Alt+ArrowUp");
   await expect(names(page, "Field work").first()).toContainText("Site sketch");
   await expect(page.getByRole("link", { name: "Site sketch" })).toBeFocused();
-  await page
-    .getByRole("listitem")
-    .filter({ hasText: "Site sketch" })
-    .dragTo(page.getByRole("listitem").filter({ hasText: "Gauging report" }));
+  await drag(page, "Move Site sketch", "Move Gauging report");
   // Another category is another weight: totals that stand would become others.
   await page.getByRole("alertdialog").getByRole("button", { name: "Change it" }).click();
   await expect(names(page, "Reports").first()).toContainText("Site sketch");
   await page.getByRole("button", { name: "Undo: Assignment Site sketch moved" }).click();
   await expect(names(page, "Field work").first()).toContainText("Site sketch");
+});
+
+test("an assignment is taken up, moved and put down with keys, and every step is said", async ({ page }) => {
+  await openDemo(page, "/plan");
+  const order = () => names(page, "Field work").allTextContents();
+  const [first, second] = await order();
+  const said = page.locator('[role="status"][aria-live="assertive"]');
+  await page.getByRole("button", { name: `Move ${second ?? ""}`, exact: true }).focus();
+  await page.keyboard.press("Space");
+  await expect(said).toHaveText(`${second ?? ""} is held, where it was.`);
+  await page.keyboard.press("ArrowUp");
+  await expect(said).toHaveText(`${second ?? ""} is held, at ${first ?? ""}.`);
+  await page.keyboard.press("Escape");
+  await expect(said).toHaveText(`${second ?? ""} is left where it was.`);
+  expect((await order()).slice(0, 2)).toEqual([first, second]);
+  await page.keyboard.press("Space");
+  await expect(said).toHaveText(`${second ?? ""} is held, where it was.`);
+  await page.keyboard.press("ArrowUp");
+  await expect(said).toHaveText(`${second ?? ""} is held, at ${first ?? ""}.`);
+  await page.keyboard.press("Space");
+  await expect(names(page, "Field work").first()).toHaveText(second ?? "");
+  await expect(page.getByRole("button", { name: `Move ${second ?? ""}`, exact: true })).toBeFocused();
+});
+
+test("criteria of a rubric are moved by their handles", async ({ page }) => {
+  await openDemo(page, "/plan/rubrics");
+  await page.getByRole("link", { name: "Field notebook" }).click();
+  const handles = page.getByRole("button", { name: /^Move / });
+  await expect(handles.first()).toBeVisible();
+  const [first, second] = await handles.evaluateAll((all) => all.map((one) => one.getAttribute("aria-label")));
+  await drag(page, first ?? "", second ?? "");
+  await expect(handles.first()).toHaveAttribute("aria-label", second ?? "");
 });
 
 test("an assignment is removed only after saying what is lost, and one undo brings all of it back", async ({

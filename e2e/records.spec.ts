@@ -1,4 +1,4 @@
-import { allKept, cell, expect, openDemo, test } from "./helpers";
+import { allKept, cell, expect, openDemo, ruler, test } from "./helpers";
 
 test("one student over the whole course: the total explained, what is still needed, and the way to the next", async ({
   page,
@@ -51,6 +51,32 @@ test("Ctrl K finds a student, an assignment and an action", async ({ page }) => 
   await page.keyboard.press("Control+k");
   await page.keyboard.type("zzz");
   await expect(page.getByText("Nothing of that name.")).toBeVisible();
+});
+
+test("what is typed while the search is on its way goes to it, and to no paper", async ({ page }) => {
+  await openDemo(page, "/score/flood-memo/mei-barrow");
+  // The search is asked for before its script has come.
+  const held: (() => void)[] = [];
+  await page.route(/command-dialog/, async (route) => {
+    await new Promise<void>((resolve) => held.push(resolve));
+    await route.continue();
+  });
+  await page.reload({ waitUntil: "domcontentloaded" });
+  await page.locator("html[data-ready]").waitFor();
+  await ruler(page, "Use of the record").focus();
+  await page.keyboard.press("Control+k");
+  await page.keyboard.type("x1mjorum");
+  for (let letter = 0; letter < 2; letter += 1) await page.keyboard.press("Backspace");
+  for (const letter of ["u", "n"]) await page.keyboard.press(letter);
+  await expect.poll(() => held.length).toBeGreaterThan(0);
+  for (const go of held) go();
+  const field = page.getByRole("combobox", { name: "Find a student, an assignment, an action" });
+  await expect(field).toHaveValue("x1mjorun");
+  await expect(field).toBeFocused();
+  await page.keyboard.type("e");
+  await expect(field).toHaveValue("x1mjorune");
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("button", { name: "Missing", exact: true })).toHaveAttribute("aria-pressed", "false");
 });
 
 test("pile entry asks which one, says who is entered already, and puts a line right where it stands", async ({

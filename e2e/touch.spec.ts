@@ -55,3 +55,25 @@ test("held in one hand, judgement and the way on lie at its side, and stay there
   await open(page, "/courses/reading-rivers/score/flood-memo/jorun-nakade");
   expect(await sides()).toEqual(["left", "left"]);
 });
+
+test("an assignment is moved with a finger by its handle", async ({ page, context }) => {
+  await openDemo(page, "/plan");
+  const places = page.getByRole("region", { name: "Field work", exact: true }).getByRole("heading", { level: 3 });
+  const [first = "", second = ""] = await places.allTextContents();
+  const handle = (name: string) => page.getByRole("button", { name: `Move ${name}`, exact: true });
+  const centre = async (name: string) => {
+    const { x, y, width, height } = await boxOf(handle(name));
+    return { x: x + width / 2, y: y + height / 2 };
+  };
+  await handle(second).scrollIntoViewIfNeeded();
+  const [from, to] = [await centre(second), await centre(first)];
+  const devtools = await context.newCDPSession(page);
+  const touch = (type: "touchStart" | "touchMove", { x, y }: { readonly x: number; readonly y: number }) =>
+    devtools.send("Input.dispatchTouchEvent", { type, touchPoints: [{ x, y }] });
+  await touch("touchStart", from);
+  for (let step = 1; step <= 8; step += 1) {
+    await touch("touchMove", { x: from.x, y: from.y + ((to.y - from.y) * step) / 8 });
+  }
+  await devtools.send("Input.dispatchTouchEvent", { type: "touchEnd", touchPoints: [] });
+  await expect(places.first()).toHaveText(second);
+});

@@ -1,16 +1,12 @@
-import { Redo2, Undo2 } from "lucide-react";
-import { useEffect, type ReactNode } from "react";
+import type { ReactNode } from "react";
 import { Link, NavLink, useLocation, useNavigation } from "react-router";
 import type { FlowCounts } from "#core/release";
 import type { CourseState } from "#core/model";
 import type { CourseListing, CourseSession } from "#storage";
-import { isTyping } from "../../ui/keys";
-import { useChange } from "../../course/use-change";
-import { CommandSearch } from "./command-search";
+import { BarTools } from "./bar-tools";
 import { CourseMenu } from "./course-menu";
 import { KeepingState } from "./keeping-state";
-import { KeySheet } from "./key-sheet";
-import { LightSwitch, type Light } from "./light-switch";
+import type { Light } from "./light-switch";
 
 interface BarProps {
   readonly slot: string;
@@ -54,12 +50,7 @@ export function Bar({ slot, title, counts, undo, redo, courses, session, state, 
         <Place to={`${home}/journal`}>Journal</Place>
         <Place to={`${home}/files`}>Files</Place>
       </nav>
-      <div className="flex items-center gap-1">
-        <CommandSearch slot={slot} state={state} />
-        <UndoRedo undo={undo} redo={redo} />
-        <LightSwitch chosen={light} onChoose={onLight} />
-        <KeySheet />
-      </div>
+      <BarTools slot={slot} state={state} undo={undo} redo={redo} light={light} onLight={onLight} />
       <KeepingState session={session} home={home} />
       <Going />
     </header>
@@ -134,48 +125,5 @@ function Place({ to, children }: { readonly to: string; readonly children: React
     >
       {children}
     </NavLink>
-  );
-}
-
-function UndoRedo({ undo, redo }: { readonly undo: string | null; readonly redo: string | null }) {
-  const change = useChange();
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (!(event.ctrlKey || event.metaKey) || event.altKey || isTyping(event.target)) return;
-      const key = event.key.toLowerCase();
-      if (key !== "z" && key !== "y") return;
-      event.preventDefault();
-      void change(key === "y" || event.shiftKey ? "redo" : "undo");
-    };
-    window.addEventListener("keydown", onKey);
-    return () => {
-      window.removeEventListener("keydown", onKey);
-    };
-  }, [change]);
-  const button =
-    "grid size-8 place-items-center rounded text-soft enabled:hover:bg-table enabled:hover:text-ink disabled:opacity-40";
-  return (
-    <>
-      <button
-        type="button"
-        className={button}
-        disabled={!undo}
-        aria-label={undo ? `Undo: ${undo}` : "Nothing to undo"}
-        title={undo ? `Undo: ${undo} (Ctrl Z)` : "Nothing to undo"}
-        onClick={() => void change("undo")}
-      >
-        <Undo2 size={16} aria-hidden="true" />
-      </button>
-      <button
-        type="button"
-        className={button}
-        disabled={!redo}
-        aria-label={redo ? `Redo: ${redo}` : "Nothing to redo"}
-        title={redo ? `Redo: ${redo} (Ctrl Y)` : "Nothing to redo"}
-        onClick={() => void change("redo")}
-      >
-        <Redo2 size={16} aria-hidden="true" />
-      </button>
-    </>
   );
 }

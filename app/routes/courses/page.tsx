@@ -5,7 +5,7 @@ import { counted } from "#core/words";
 import { repositoryContext } from "../../context";
 import { makeCourseFile, readInCourseFile } from "../../exports/course-file";
 import { keepDemoCourse, knownMarkerName, startEmptyCourse } from "../../start-courses";
-import { FileButton } from "../../ui/fields/file-button";
+import { FileButton } from "../../ui/files/file-button";
 import { formText } from "../../ui/fields/form-text";
 import { JobStatus } from "../../ui/dialogs/job-status";
 import { StartEmpty } from "../../ui/parts/start-empty";
@@ -103,9 +103,11 @@ export default function CoursesPage({ loaderData, actionData }: Route.ComponentP
       <section className="mt-4 flex flex-wrap items-center gap-x-5 gap-y-3">
         <FileButton
           words="Read in a course file"
-          accept=".zip"
+          kind="course"
           disabled={job.progress !== null}
-          onFile={(file) => void onCourseFile(file)}
+          onFiles={([file]) => {
+            if (file) void onCourseFile(file);
+          }}
         />
         <Form method="post">
           <button type="submit" name="start" value="demo" className="act">

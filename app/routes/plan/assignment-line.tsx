@@ -1,9 +1,11 @@
-import { useState, type KeyboardEvent } from "react";
+import type { KeyboardEvent } from "react";
 import { Link } from "react-router";
-import type { AssignmentId, CategoryId } from "#core/kernel";
+import type { CategoryId } from "#core/kernel";
 import { inAddress } from "../../ui/address";
 import { MoreMenu } from "../../ui/dialogs/more-menu";
-import { allowDrop, draggedFrom, startDrag } from "./dragging";
+import { keyOf } from "../../ui/keys/key-of";
+import { actOn } from "../../ui/keys/use-keys";
+import { useMoving } from "../../ui/order/moving";
 import type { PlanLine } from "./rows";
 
 interface LineProps {
@@ -12,43 +14,34 @@ interface LineProps {
   readonly others: readonly { readonly id: CategoryId; readonly name: string }[];
   readonly onMoveBy: (by: -1 | 1) => void;
   readonly onMoveInto: (categoryId: CategoryId) => void;
-  readonly onDropBefore: (moved: AssignmentId) => void;
   readonly onOpen: () => void;
   readonly onDuplicate: () => void;
   readonly onHide: () => void;
   readonly onRemove: () => void;
 }
 
-/** One assignment of the plan. It moves by dragging, or with Alt and the arrows on its name. */
+/** One assignment of the plan. It moves by its handle, or with Alt and the arrows on its name. */
 export function AssignmentLine({ line, slot, others, ...on }: LineProps) {
-  const [over, setOver] = useState(false);
+  const { place, style, isHeld, handle } = useMoving(line.id, line.name);
   const onKeyDown = (event: KeyboardEvent) => {
-    if (!event.altKey || (event.key !== "ArrowUp" && event.key !== "ArrowDown")) return;
-    event.preventDefault();
-    on.onMoveBy(event.key === "ArrowUp" ? -1 : 1);
+    const moved = actOn(keyOf("plan", event.nativeEvent), {
+      moveUp: () => {
+        on.onMoveBy(-1);
+      },
+      moveDown: () => {
+        on.onMoveBy(1);
+      },
+    });
+    if (moved) event.preventDefault();
   };
   return (
     <li
-      draggable
-      className={`flex items-center gap-4 border-b border-rule py-2 ${over ? "border-t-2 border-t-green" : ""}`}
-      onDragStart={(event) => {
-        startDrag(event, line.id);
-      }}
-      onDragOver={(event) => {
-        setOver(allowDrop(event));
-      }}
-      onDragLeave={() => {
-        setOver(false);
-      }}
-      onDrop={(event) => {
-        setOver(false);
-        const moved = draggedFrom(event);
-        if (!moved) return;
-        event.stopPropagation();
-        on.onDropBefore(moved);
-      }}
+      ref={place}
+      style={style}
+      className={`flex items-center gap-4 border-b border-rule py-2 ${isHeld ? "relative z-10 bg-green-wash" : ""}`}
     >
-      <div className="min-w-0 flex-1">
+      <div className="-ms-2">{handle}</div>
+      <div className="-ms-3 min-w-0 flex-1">
         <h3 className="font-serif text-[16.5px] font-semibold">
           <Link
             to={`/courses/${slot}/plan/assignments/${inAddress(line.id)}`}

@@ -1,18 +1,16 @@
 import { useMemo, useState } from "react";
-import { Link, useNavigate } from "react-router";
+import { Link } from "react-router";
 import { localToday, type AssignmentId, type CategoryId } from "#core/kernel";
 import { openCourse } from "../../course/open-course";
 import { Ask } from "../../ui/dialogs/ask";
-import { inAddress } from "../../ui/address";
+import { MovingLists } from "../../ui/order/moving";
 import { PlanPlaces } from "../../ui/parts/plan-places";
 import { useTotalsAsk } from "../../ui/dialogs/totals-ask";
 import { troubleOf } from "../../ui/hooks/use-command";
 import { useChange } from "../../course/use-change";
 import { AddCategory } from "./add-category";
-import { AssignmentLine } from "./assignment-line";
-import { CategoryHead } from "./category-head";
+import { CategoryBlock } from "./category-block";
 import { ShorthandBox } from "./shorthand-box";
-import { allowDrop, draggedFrom } from "./dragging";
 import { lossWords, planRows, type PlanBlock, type PlanLine } from "./rows";
 import { WeightsRuler } from "./weights-ruler";
 import type { Route } from "./+types/page";
@@ -36,9 +34,12 @@ export default function PlanPage({ loaderData, params }: Route.ComponentProps) {
   const categories = rows.blocks.map(({ id, name }) => ({ id, name }));
   const change = useChange();
   const { send, dialog } = useTotalsAsk(state, change);
-  const navigate = useNavigate();
   const [trouble, setTrouble] = useState<string | null>(null);
   const [removal, setRemoval] = useState<Removal | null>(null);
+  const lists = rows.blocks.map((block) => ({ id: block.id, items: block.lines.map(({ id }) => id) }));
+  const lines = new Map(rows.blocks.flatMap((block) => block.lines.map((line) => [line.id, line] as const)));
+  const nameOf = (id: string) =>
+    lines.get(id as AssignmentId)?.name ?? `the end of ${rows.blocks.find((block) => block.id === id)?.name ?? ""}`;
   const tell = (sending: Promise<string | null>) => void sending.then(setTrouble);
 
   const place = (assignmentId: AssignmentId, categoryId: CategoryId, beforeId: AssignmentId | null) => {
@@ -100,68 +101,37 @@ export default function PlanPage({ loaderData, params }: Route.ComponentProps) {
       ) : (
         <WeightsRuler rows={rows} />
       )}
-      {rows.blocks.map((block) => (
-        <section
-          key={block.id}
-          aria-label={block.name}
-          className="mt-6"
-          style={{ marginInlineStart: block.depth * 28 }}
-          onDragOver={allowDrop}
-          onDrop={(event) => {
-            const moved = draggedFrom(event);
-            if (moved) place(moved, block.id, null);
-          }}
-        >
-          <CategoryHead
-            block={block}
-            straight={rows.straight}
-            others={categories.filter(({ id }) => id !== block.id && id !== state.categories[block.id]?.parentId)}
-            send={send}
-            onMove={(by) => {
-              moveCategory(block, by);
-            }}
-            onRemove={() => {
-              removeBlock(block);
-            }}
-          />
-          <ul className="mt-1 border-t border-rule">
-            {block.lines.map((line, index) => (
-              <AssignmentLine
-                key={line.id}
-                line={line}
-                slot={params.slot}
-                others={categories.filter(({ id }) => id !== block.id)}
-                onMoveBy={(by) => {
-                  const before = by < 0 ? block.lines[index - 1] : block.lines[index + 2];
-                  if (by < 0 ? !before : index === block.lines.length - 1) return;
-                  place(line.id, block.id, before?.id ?? null);
-                }}
-                onMoveInto={(categoryId) => {
-                  place(line.id, categoryId, null);
-                }}
-                onDropBefore={(moved) => {
-                  if (moved !== line.id) place(moved, block.id, line.id);
-                }}
-                onOpen={() => void navigate(`/courses/${params.slot}/plan/assignments/${inAddress(line.id)}`)}
-                onDuplicate={() => {
-                  tell(send({ type: "duplicateAssignment", assignmentId: line.id }));
-                }}
-                onHide={() => {
-                  tell(send({ type: "editAssignment", assignmentId: line.id, fields: { hidden: !line.hidden } }));
-                }}
-                onRemove={() => {
-                  removeLine(line);
-                }}
-              />
-            ))}
-            {block.lines.length === 0 && (
-              <li className="py-2 text-[14px] text-soft">
-                No assignment yet. Write one above, with <em>in {block.name}</em>.
-              </li>
-            )}
-          </ul>
-        </section>
-      ))}
+      <MovingLists lists={lists} nameOf={nameOf} onPlace={place}>
+        {(shown) =>
+          shown.map((list) => {
+            const block = rows.blocks.find(({ id }) => id === list.id);
+            return (
+              block && (
+                <CategoryBlock
+                  key={block.id}
+                  block={block}
+                  list={list}
+                  lines={list.items.flatMap((id) => lines.get(id) ?? [])}
+                  slot={params.slot}
+                  straight={rows.straight}
+                  others={categories.filter(({ id }) => id !== block.id)}
+                  parentId={state.categories[block.id]?.parentId ?? null}
+                  send={send}
+                  tell={tell}
+                  place={place}
+                  onMove={(by) => {
+                    moveCategory(block, by);
+                  }}
+                  onRemove={() => {
+                    removeBlock(block);
+                  }}
+                  onRemoveLine={removeLine}
+                />
+              )
+            );
+          })
+        }
+      </MovingLists>
       <AddCategory first={rows.blocks.length === 0} straight={rows.straight} send={send} />
       {rows.blocks.length > 0 && rows.students === 0 && (
         <p className="mt-8 text-soft">

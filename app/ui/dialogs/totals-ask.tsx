@@ -5,12 +5,11 @@ import { courseOf, rosterName, studentsOf, type CourseState } from "#core/model"
 import { changedTotals, figuresOf, type ChangedTotal } from "#core/totals";
 import { counted } from "#core/words";
 import { Ask } from "./ask";
+import { STRETCH } from "../hooks/use-changed-totals";
 import { troubleOf } from "../hooks/use-command";
 
 /** Students named in the list of changed totals. */
 const SHOWN = 8;
-/** Students looked at before the page gets its turn. */
-const STRETCH = 20;
 /** The moment of a change that is only looked at. */
 const LOOKED_AT = "2000-01-01T00:00:00Z" as Instant;
 
@@ -26,7 +25,7 @@ async function effectsOf(state: CourseState, command: Command): Promise<Effects 
   const done = runCommand(state, command, context);
   if (!done.ok) return null;
   const after = done.value.state;
-  const students = studentsOf(state).map(({ id }) => id);
+  const students = studentsOf(state);
   const totals: ChangedTotal[] = [];
   for (let from = 0; from < students.length; from += STRETCH) {
     totals.push(...changedTotals(state, after, students.slice(from, from + STRETCH)));

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import type { ChangeResult } from "#core/changes";
 import { readTextDraft, useDraftPlace } from "./drafts";
-import { isWindowLeft } from "../keys";
+import { isWindowLeft } from "../keys/typing";
 import { canConfirm, issueWords } from "../words/words";
 
 interface PointsFieldProps {

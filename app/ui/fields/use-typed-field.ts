@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState, type ChangeEvent, type FocusEvent, type KeyboardEvent } from "react";
 import { readTextDraft, useDraftPlace } from "./drafts";
-import { isWindowLeft } from "../keys";
+import { isWindowLeft } from "../keys/typing";
 
 type Field = HTMLInputElement;
 

@@ -1,29 +1,33 @@
-/** A button that asks for a file; the same one may be chosen again. */
+import { useFiles, type FileKind } from "./use-files";
+
+/** A button that asks for files, and takes what is dropped on it; the same file may be chosen again. */
 export function FileButton({
   words,
-  accept,
-  disabled,
-  onFile,
+  kind,
+  multiple = false,
+  disabled = false,
+  look = "act",
+  onFiles,
 }: {
   readonly words: string;
-  readonly accept: string;
-  readonly disabled: boolean;
-  readonly onFile: (file: File) => void;
+  readonly kind?: FileKind;
+  readonly multiple?: boolean;
+  readonly disabled?: boolean;
+  readonly look?: string;
+  readonly onFiles: (files: File[]) => void;
 }) {
+  const { getRootProps, getInputProps, open, isDragActive } = useFiles({ kind, multiple, disabled, onFiles });
   return (
-    <label className="act cursor-pointer focus-within:outline-2 focus-within:outline-offset-2 focus-within:outline-ink">
-      {words}
-      <input
-        type="file"
-        accept={accept}
-        className="sr-only"
+    <span {...getRootProps({ className: "inline-block" })}>
+      <button
+        type="button"
         disabled={disabled}
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          event.target.value = "";
-          if (file) onFile(file);
-        }}
-      />
-    </label>
+        className={`${look} ${isDragActive ? "outline-2 outline-offset-2 outline-green" : ""}`}
+        onClick={open}
+      >
+        {words}
+      </button>
+      <input {...getInputProps({ "aria-label": words, hidden: true })} />
+    </span>
   );
 }

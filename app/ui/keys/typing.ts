@@ -9,6 +9,10 @@ export function isTyping(target: EventTarget | null): boolean {
   );
 }
 
+/** Whether a press is on a control that Enter presses. */
+export const isOnControl = ({ target }: Event): boolean =>
+  target instanceof HTMLElement && target.closest("button, select, a") !== null;
+
 /**
  * Whether a field lost the focus only because another window or tab was brought to the front: it has it again on coming
  * back, and what is half typed in it must not be kept as if it were done.

@@ -2,6 +2,7 @@ import { useState } from "react";
 import { useFetcher } from "react-router";
 import type { Assignment } from "#core/model";
 import type { EditAssignment } from "./parts";
+import { FileButton } from "../../../ui/files/file-button";
 
 /** Files that go with the task. Each is kept first; then the assignment names it. */
 export function AttachedFiles({
@@ -33,26 +34,21 @@ export function AttachedFiles({
           </li>
         ))}
       </ul>
-      <label className="link mt-1 inline-block cursor-pointer text-[14px]">
-        Attach a file
-        <input
-          type="file"
-          className="sr-only"
-          onChange={(event) => {
-            const file = event.target.files?.[0];
-            event.target.value = "";
-            if (!file) return;
-            const body = new FormData();
-            body.set("assignmentId", assignment.id);
-            body.set("file", file);
-            void fetcher.submit(body, {
-              method: "post",
-              encType: "multipart/form-data",
-              action: `/courses/${slot}/plan/attach`,
-            });
-          }}
-        />
-      </label>
+      <FileButton
+        words="Attach a file"
+        look="link mt-1 text-[14px]"
+        onFiles={([file]) => {
+          if (!file) return;
+          const body = new FormData();
+          body.set("assignmentId", assignment.id);
+          body.set("file", file);
+          void fetcher.submit(body, {
+            method: "post",
+            encType: "multipart/form-data",
+            action: `/courses/${slot}/plan/attach`,
+          });
+        }}
+      />
       {words && (
         <p role="alert" className="text-[13px] text-wax">
           {words}

@@ -14,6 +14,7 @@ import { readText } from "../../../ui/read-text";
 import { useChange } from "../../../course/use-change";
 import { usePosts } from "./use-posts";
 import type { Route } from "./+types/page";
+import { FileButton } from "../../../ui/files/file-button";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
@@ -97,19 +98,14 @@ export default function PostsPage({ loaderData, params }: Route.ComponentProps) 
       />
       {isLeft && <AsYouLeftIt onClear={clear} />}
       <div className="mt-2 flex items-center gap-4">
-        <label className="link cursor-pointer text-[14.5px]">
-          Open a CSV file
-          <input
-            type="file"
-            className="sr-only"
-            accept=".csv,.tsv,.txt,text/csv"
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              event.target.value = "";
-              if (file) void readText(file).then(setText);
-            }}
-          />
-        </label>
+        <FileButton
+          words="Open a CSV file"
+          kind="table"
+          look="link text-[14.5px]"
+          onFiles={([file]) => {
+            if (file) void readText(file).then(setText);
+          }}
+        />
         {posts.length > 0 && (
           <button type="button" className="act act-first" onClick={() => void takeIn()}>
             Take in {counted(posts.length, "post")} of {counted(authors.size, "student")}

@@ -8,6 +8,7 @@ import { AsYouLeftIt } from "../../../ui/fields/as-you-left-it";
 import { readTextDraft, useTyped } from "../../../ui/fields/drafts";
 import { issueWords } from "../../../ui/words/words";
 import { readText } from "../../../ui/read-text";
+import { FileButton } from "../../../ui/files/file-button";
 
 interface AnswerEntryProps {
   readonly questions: readonly Question[];
@@ -61,19 +62,14 @@ export function AnswerEntry({ questions, students, assignmentId, now, send }: An
       />
       {isLeft && <AsYouLeftIt onClear={clear} />}
       <div className="mt-2 flex items-center gap-4">
-        <label className="link cursor-pointer text-[14.5px]">
-          Open a CSV file
-          <input
-            type="file"
-            className="sr-only"
-            accept=".csv,.tsv,.txt,text/csv"
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              event.target.value = "";
-              if (file) void readText(file).then(setText);
-            }}
-          />
-        </label>
+        <FileButton
+          words="Open a CSV file"
+          kind="table"
+          look="link text-[14.5px]"
+          onFiles={([file]) => {
+            if (file) void readText(file).then(setText);
+          }}
+        />
         {read.answers.length > 0 && (
           <button type="button" className="act act-first" onClick={() => void takeIn()}>
             Take in the answers of {counted(read.students, "student")}

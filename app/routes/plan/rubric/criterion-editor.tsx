@@ -1,5 +1,6 @@
 import { fromDecimal, toNumber, type Decimal, type Id } from "#core/kernel";
 import type { Criterion, Level } from "#core/model";
+import { useMoving } from "../../../ui/order/moving";
 import { addLevel, levelsFromWords, moveBound, removeLevel } from "#core/scoring";
 import { formText } from "../../../ui/fields/form-text";
 import { FigureInput } from "../../../ui/fields/figure-input";
@@ -24,13 +25,20 @@ interface CriterionEditorProps {
 export function CriterionEditor(props: CriterionEditorProps) {
   const { criterion, place, last, fresh, onChange, onMove, onRemove, onDuplicate } = props;
   const { levels } = criterion;
+  const { place: movable, style, isHeld, handle } = useMoving(criterion.id, criterion.name);
   const setLevel = (index: number, fields: Partial<Level>) => {
     onChange({ ...criterion, levels: levels.map((level, at) => (at === index ? { ...level, ...fields } : level)) });
   };
   const top = toNumber(fromDecimal(levels.at(-1)?.max ?? ("0" as Decimal)));
   return (
-    <section aria-label={criterion.name} className="break-inside-avoid border-t-2 border-ink py-3">
+    <section
+      ref={movable}
+      style={style}
+      aria-label={criterion.name}
+      className={`break-inside-avoid border-t-2 border-ink py-3 ${isHeld ? "relative z-10 bg-green-wash" : ""}`}
+    >
       <div className="flex items-end gap-3">
+        <div className="-ms-2 -me-3 pb-0.5">{handle}</div>
         <label className="flex-1 text-[13px] text-soft">
           <span className="print:hidden">Criterion {place}</span>
           <input

@@ -1,8 +1,8 @@
 import { useEffect, useMemo, useState } from "react";
 import { judgedPapers, rubricEffects } from "#core/changes";
-import { decimal, pointsText, sameValue } from "#core/kernel";
-import { type Criterion, rosterName, type Rubric, rubricSchema, usesOfRubric } from "#core/model";
-import { checkRubric, duplicateCriterion, rulerEnds, startCriterion } from "#core/scoring";
+import { pointsText, sameValue } from "#core/kernel";
+import { rosterName, type Rubric, rubricSchema, usesOfRubric } from "#core/model";
+import { checkRubric } from "#core/scoring";
 import { counted } from "#core/words";
 import { openCourse, orMissing } from "../../../course/open-course";
 import { fromAddress } from "../../../ui/address";
@@ -12,7 +12,7 @@ import { AsYouLeftIt } from "../../../ui/fields/as-you-left-it";
 import { isShapedLike, useTyped } from "../../../ui/fields/drafts";
 import { findingWords } from "../../../ui/words/words";
 import { useChange } from "../../../course/use-change";
-import { CriterionEditor } from "./criterion-editor";
+import { Criteria } from "./criteria";
 import { RubricHead } from "./rubric-head";
 import { SamplePaper } from "./sample-paper";
 import type { Route } from "./+types/page";
@@ -67,16 +67,6 @@ export default function RubricPage({ loaderData, params }: Route.ComponentProps)
     setTrouble(null);
     setDraft({ ...rubric, ...fields });
   };
-  const setCriterion = (index: number, criterion: Criterion | null) => {
-    const list = rubric.criteria.flatMap((one, at) => (at === index ? (criterion ? [criterion] : []) : [one]));
-    if (list.length > 0) edit({ criteria: list });
-  };
-  const move = (index: number, by: -1 | 1) => {
-    const list = [...rubric.criteria];
-    const [moved] = list.splice(index, 1);
-    if (moved) list.splice(Math.max(0, index + by), 0, moved);
-    edit({ criteria: list });
-  };
   const apply = async () => {
     const words = troubleOf(await change({ type: "saveRubric", rubric, confirmed: true }));
     setTrouble(words);
@@ -113,48 +103,13 @@ export default function RubricPage({ loaderData, params }: Route.ComponentProps)
         </p>
       )}
       <div className="mt-5 grid gap-10 lg:grid-cols-[minmax(0,1fr)_330px] print:block">
-        <div>
-          {rubric.criteria.map((criterion, index) => (
-            <CriterionEditor
-              key={criterion.id}
-              criterion={criterion}
-              place={index + 1}
-              last={rubric.criteria.length === 1}
-              fresh={fresh}
-              onChange={(next) => {
-                setCriterion(index, next);
-              }}
-              onMove={(by) => {
-                move(index, by);
-              }}
-              onRemove={() => {
-                setCriterion(index, null);
-              }}
-              onDuplicate={
-                rubric.criteria.length < 9
-                  ? () => {
-                      const twin = duplicateCriterion(criterion, `${criterion.name} (copy)`.slice(0, 200), fresh);
-                      edit({ criteria: rubric.criteria.toSpliced(index + 1, 0, twin) });
-                    }
-                  : null
-              }
-            />
-          ))}
-          {rubric.criteria.length < 9 && (
-            <button
-              type="button"
-              className="act act-quiet mt-4 print:hidden"
-              onClick={() => {
-                const name = `Criterion ${String(rubric.criteria.length + 1)}`;
-                const last = rubric.criteria.at(-1);
-                const points = last ? rulerEnds(last).maximum : decimal("12");
-                edit({ criteria: [...rubric.criteria, startCriterion(fresh, name, points)] });
-              }}
-            >
-              Add a criterion
-            </button>
-          )}
-        </div>
+        <Criteria
+          rubric={rubric}
+          fresh={fresh}
+          onCriteria={(criteria) => {
+            edit({ criteria });
+          }}
+        />
         <SamplePaper rubric={rubric} points={uses[0]?.points ?? null} />
       </div>
       {changed && judged > 0 && (

@@ -16,6 +16,7 @@ import { readText } from "../../../ui/read-text";
 import { useChange } from "../../../course/use-change";
 import { runTableJob } from "../../../../workers/client";
 import type { Route } from "./+types/page";
+import { FileButton } from "../../../ui/files/file-button";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
@@ -92,19 +93,14 @@ export default function RubricsPage({ loaderData, params }: Route.ComponentProps
         >
           Make one for outcomes
         </button>
-        <label className="link cursor-pointer text-[14px]">
-          Read one from a file (CSV or JSON)
-          <input
-            type="file"
-            accept=".csv,.json,application/json,text/csv"
-            className="sr-only"
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              event.target.value = "";
-              if (file) void readFile(file);
-            }}
-          />
-        </label>
+        <FileButton
+          words="Read one from a file (CSV or JSON)"
+          kind="rubric"
+          look="link text-[14px]"
+          onFiles={([file]) => {
+            if (file) void readFile(file);
+          }}
+        />
       </div>
       {trouble && (
         <p role="alert" className="mt-3 text-[14px] text-wax">

@@ -1,13 +1,13 @@
-import { useCallback, useMemo, useState } from "react";
+import { useMemo, useState } from "react";
 import type { Command } from "#core/changes";
 import { sameValue, type StudentId } from "#core/kernel";
-import { courseOf, rosterName, studentsOf, type Course } from "#core/model";
-import { changedTotals, type ChangedTotal } from "#core/totals";
+import { courseOf, rosterName, type Course } from "#core/model";
+import type { ChangedTotal } from "#core/totals";
 import { counted } from "#core/words";
 import { openCourse } from "../../../course/open-course";
 import { PlanPlaces } from "../../../ui/parts/plan-places";
 import { useTotalsAsk } from "../../../ui/dialogs/totals-ask";
-import { useSliced } from "../../../ui/hooks/use-sliced";
+import { useChangedTotals } from "../../../ui/hooks/use-changed-totals";
 import { isShapedLike, useTyped } from "../../../ui/fields/drafts";
 import { AsYouLeftIt } from "../../../ui/fields/as-you-left-it";
 import { troubleOf } from "../../../ui/hooks/use-command";
@@ -53,12 +53,8 @@ export default function RulesPage({ loaderData, params }: Route.ComponentProps) 
     setTrouble(null);
   };
   const scaleAsk = useTotalsAsk(state, change);
-  const students = useMemo(() => studentsOf(state).map(({ id }) => id), [state]);
-  const look = useCallback(
-    (id: StudentId): ChangedTotal[] => changedTotals(state, { ...state, courses: { [draft.id]: draft } }, [id]),
-    [state, draft],
-  );
-  const { found, done, of } = useSliced(students, changed ? look : null);
+  const tried = useMemo(() => (changed ? { ...state, courses: { [draft.id]: draft } } : null), [changed, state, draft]);
+  const { found, done, of } = useChangedTotals(state, tried);
   const nameOf = (id: StudentId) => {
     const student = state.students[id];
     return student ? rosterName(state, student) : "";

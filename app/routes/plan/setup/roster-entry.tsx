@@ -6,6 +6,7 @@ import { AsYouLeftIt } from "../../../ui/fields/as-you-left-it";
 import { readTextDraft, useTyped } from "../../../ui/fields/drafts";
 import { rosterWords } from "../../../ui/words/words";
 import { readText } from "../../../ui/read-text";
+import { FileButton } from "../../../ui/files/file-button";
 
 const ROLE_WORDS: Readonly<Record<RosterRole, string>> = {
   number: "Student number",
@@ -127,19 +128,14 @@ export function RosterEntry({
         <button type="button" className="act act-first" disabled={students.length === 0} onClick={() => void add()}>
           {students.length === 0 ? "Add students" : `Add ${counted(students.length, "student")}`}
         </button>
-        <label className="link cursor-pointer text-[14px]">
-          Read a CSV file
-          <input
-            type="file"
-            accept=".csv,.tsv,.txt,text/csv"
-            className="sr-only"
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              if (file) void readText(file).then(set);
-              event.target.value = "";
-            }}
-          />
-        </label>
+        <FileButton
+          words="Read a CSV file"
+          kind="table"
+          look="link text-[14px]"
+          onFiles={([file]) => {
+            if (file) void readText(file).then(set);
+          }}
+        />
         <span className="text-[13px] text-soft">Ctrl Enter adds</span>
       </div>
       {typed.isLeft && <AsYouLeftIt onClear={typed.clear} />}

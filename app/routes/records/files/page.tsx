@@ -3,7 +3,7 @@ import { filesOf, scoresCsv } from "#core/formats";
 import { courseOf } from "#core/model";
 import { counted } from "#core/words";
 import { openCourse } from "../../../course/open-course";
-import { FileButton } from "../../../ui/fields/file-button";
+import { FileButton } from "../../../ui/files/file-button";
 import { JobStatus } from "../../../ui/dialogs/job-status";
 import { saveAs } from "../../../ui/save-as";
 import { StartEmpty } from "../../../ui/parts/start-empty";
@@ -77,9 +77,11 @@ export default function FilesPage({ loaderData, params }: Route.ComponentProps) 
         <div className="mt-3">
           <FileButton
             words="Choose a course file"
-            accept=".zip"
+            kind="course"
             disabled={progress !== null}
-            onFile={(file) => void onCourseFile(file)}
+            onFiles={([file]) => {
+              if (file) void onCourseFile(file);
+            }}
           />
         </div>
       </Section>

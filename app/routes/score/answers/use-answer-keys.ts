@@ -1,6 +1,5 @@
-import { useEffect } from "react";
-import { isTyping } from "../../../ui/keys";
-import { useLatest } from "../../../ui/hooks/use-latest";
+import { isOnControl } from "../../../ui/keys/typing";
+import { useKeys } from "../../../ui/keys/use-keys";
 
 interface AnswerKeys {
   /** Points of the question; a digit above them says nothing. */
@@ -15,31 +14,30 @@ interface AnswerKeys {
 
 /** Keys of one question over all answers: a digit gives so many points and brings the next answer. */
 export function useAnswerKeys(keys: AnswerKeys): void {
-  const onKey = useLatest((event: KeyboardEvent) => {
-    if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
-    if (take(event, keys)) event.preventDefault();
+  useKeys("answers", {
+    points: (digit) => {
+      if (digit > keys.maximum) return false;
+      keys.points(digit);
+      return true;
+    },
+    typePoints: (_, event) => {
+      if (isOnControl(event)) return false;
+      keys.type();
+      return true;
+    },
+    answerBefore: () => {
+      keys.move(-1);
+    },
+    answerAfter: () => {
+      keys.move(1);
+    },
+    openAgain: keys.open,
+    questionBefore: () => {
+      keys.question(-1);
+    },
+    questionAfter: () => {
+      keys.question(1);
+    },
+    names: keys.names,
   });
-  useEffect(() => {
-    window.addEventListener("keydown", onKey);
-    return () => {
-      window.removeEventListener("keydown", onKey);
-    };
-  }, [onKey]);
-}
-
-function take(event: KeyboardEvent, keys: AnswerKeys): boolean {
-  const digit = /^(?:Digit|Numpad)(\d)$/.exec(event.code)?.[1];
-  const onControl = event.target instanceof HTMLElement && event.target.closest("button, select, a") !== null;
-  if (digit !== undefined) {
-    if (Number(digit) > keys.maximum) return false;
-    keys.points(Number(digit));
-  } else if (event.key === "ArrowDown") keys.move(1);
-  else if (event.key === "ArrowUp") keys.move(-1);
-  else if (event.key === "Backspace") keys.open();
-  else if (event.key === "[") keys.question(-1);
-  else if (event.key === "]") keys.question(1);
-  else if (event.key.toLowerCase() === "h") keys.names();
-  else if (event.key === "Enter" && !onControl) keys.type();
-  else return false;
-  return true;
 }

@@ -1,5 +1,5 @@
 import { Group, Panel, Separator } from "react-resizable-panels";
-import { useEffect, useRef, useState } from "react";
+import { useRef, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { phrasesOf } from "#core/changes";
 import { pointsText } from "#core/kernel";
@@ -133,20 +133,14 @@ function Desk({
       compare: (place) => {
         setComparing((now) => (now === null ? place : null));
       },
+      letGo: () => {
+        setChosen(null);
+        setComparing(null);
+        return false;
+      },
     },
     rows.group !== null && wholeGroup,
   );
-  useEffect(() => {
-    const onEscape = (event: KeyboardEvent) => {
-      if (event.key !== "Escape") return;
-      setChosen(null);
-      setComparing(null);
-    };
-    window.addEventListener("keydown", onEscape);
-    return () => {
-      window.removeEventListener("keydown", onEscape);
-    };
-  }, []);
 
   const comparedCriterion = comparing === null ? undefined : rows.criteria[keys.marked];
   const atHand: Phrases = {

@@ -1,6 +1,7 @@
-import { useCallback, useLayoutEffect, useRef, useState, type KeyboardEvent as ReactKeyboardEvent } from "react";
+import { useCallback, useRef, useState, type KeyboardEvent as ReactKeyboardEvent } from "react";
 import type { ChangeResult, Command } from "#core/changes";
-import { isTyping } from "../../../ui/keys";
+import { keyOf } from "../../../ui/keys/key-of";
+import { actOn, useKeys } from "../../../ui/keys/use-keys";
 import type { DeskRows } from "./rows";
 
 /** What stands open for typing: a criterion by its place, or the whole score. */
@@ -32,6 +33,15 @@ export interface DeskMoves {
   readonly focusDone: () => void;
   /** Papers at the level of the marked criterion, beside this one. */
   readonly compare: (criterion: number) => void;
+  /** Lets go of the open remark and of the papers beside. */
+  readonly letGo: () => false;
+}
+
+/** Beside the rulers arrows scroll and Enter presses; digits and letters mean the same everywhere on the desk. */
+function onPage(event: KeyboardEvent, act: () => void): boolean {
+  if (event.target !== document.body) return false;
+  act();
+  return true;
 }
 
 /**
@@ -66,100 +76,77 @@ export function useDeskKeys(
       void send({ type: "judge", ...place, ...(wholeGroup && { wholeGroup }), criterionId: row.criterion.id, verdict });
   };
 
-  const onDigit = (digit: number, stay: boolean): boolean => {
+  const giveLevel = (digit: number, stay: boolean): boolean => {
     if (!rows.criteria[marked]?.criterion.levels[digit - 1]) return false;
     judge({ kind: "level", digit });
     if (!stay) goTo(marked + 1);
     return true;
   };
+  const decide = (decision: "missing" | "excused") =>
+    void send({ type: "setStanding", ...place, decision, toggle: true });
 
-  const onJudgingKey = (event: KeyboardEvent | ReactKeyboardEvent): boolean => {
-    if (/^(Digit|Numpad)[1-9]$/.test(event.code)) return onDigit(Number(event.code.slice(-1)), event.shiftKey);
-    switch (event.key) {
-      case "ArrowRight":
-        judge({ kind: "step", direction: 1 });
-        return true;
-      case "ArrowLeft":
-        judge({ kind: "step", direction: -1 });
-        return true;
-      case "ArrowDown":
-        goTo(marked + 1);
-        return true;
-      case "ArrowUp":
-        goTo(marked - 1);
-        return true;
-      case "Enter":
-        setTyping(rows.criteria.length === 0 ? "score" : marked);
-        return true;
-      case "Backspace":
-        judge({ kind: "open" });
-        return true;
-      default:
-        return false;
-    }
+  /** Keys of the ruler that has the focus; on the page they act as long as nothing else has it. */
+  const onRuler = {
+    level: (digit: number) => giveLevel(digit, false),
+    levelAndStay: (digit: number) => giveLevel(digit, true),
+    stepUp: () => {
+      judge({ kind: "step", direction: 1 });
+    },
+    stepDown: () => {
+      judge({ kind: "step", direction: -1 });
+    },
+    criterionAfter: () => {
+      goTo(marked + 1);
+    },
+    criterionBefore: () => {
+      goTo(marked - 1);
+    },
+    typePoints: () => {
+      setTyping(rows.criteria.length === 0 ? "score" : marked);
+    },
+    openAgain: () => {
+      judge({ kind: "open" });
+    },
   };
-
-  const onLetter = (event: KeyboardEvent): boolean => {
-    const decide = (decision: "missing" | "excused") =>
-      void send({ type: "setStanding", ...place, decision, toggle: true });
-    const letters: Readonly<Record<string, () => void>> = {
-      a: () => {
+  useKeys(
+    "judging",
+    {
+      level: onRuler.level,
+      levelAndStay: onRuler.levelAndStay,
+      stepUp: (_, event) => onPage(event, onRuler.stepUp),
+      stepDown: (_, event) => onPage(event, onRuler.stepDown),
+      criterionAfter: (_, event) => onPage(event, onRuler.criterionAfter),
+      criterionBefore: (_, event) => onPage(event, onRuler.criterionBefore),
+      typePoints: (_, event) => onPage(event, onRuler.typePoints),
+      openAgain: (_, event) => onPage(event, onRuler.openAgain),
+      notApplicable: () => {
         judge({ kind: "notApplicable", toggle: true });
       },
-      b: () => {
-        moves.compare(marked);
-      },
-      c: moves.focusOverall,
-      k: () => {
-        setCommenting(marked);
-      },
-      l: moves.focusLate,
-      m: () => {
+      nextPaper: moves.next,
+      paperBefore: moves.before,
+      nextWaiting: moves.nextWaiting,
+      missing: () => {
         decide("missing");
       },
-      o: moves.focusOutcomes,
-      p: moves.togglePile,
-      u: moves.wholeRubric,
-      v: moves.focusPrivate,
-      w: moves.nextWaiting,
-      x: () => {
+      excused: () => {
         decide("excused");
       },
-    };
-    const perform = letters[event.key.toLowerCase()];
-    perform?.();
-    return perform !== undefined;
-  };
-
-  const onDeskKey = (event: KeyboardEvent) => {
-    if (event.defaultPrevented) return;
-    if (event.altKey && (event.key === "ArrowRight" || event.key === "ArrowLeft")) {
-      event.preventDefault();
-      if (event.key === "ArrowRight") moves.next();
-      else moves.before();
-      return;
-    }
-    if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
-    const inRuler = event.target instanceof HTMLElement && event.target.getAttribute("role") === "slider";
-    const free = event.target === document.body || inRuler;
-    // Elsewhere arrows scroll and Enter presses; digits and letters mean the same everywhere on the desk.
-    const taken = /^(Digit|Numpad)/.test(event.code) || (free && !inRuler) ? onJudgingKey(event) : false;
-    if (taken || onLetter(event)) event.preventDefault();
-  };
-  const latest = useRef(onDeskKey);
-  // Before the paper is painted: no key that is pressed on what can be seen may be lost.
-  useLayoutEffect(() => {
-    latest.current = onDeskKey;
-  });
-  useLayoutEffect(() => {
-    const listen = (event: KeyboardEvent) => {
-      latest.current(event);
-    };
-    window.addEventListener("keydown", listen);
-    return () => {
-      window.removeEventListener("keydown", listen);
-    };
-  }, []);
+      late: moves.focusLate,
+      overallComment: moves.focusOverall,
+      privateNote: moves.focusPrivate,
+      wholeRubric: moves.wholeRubric,
+      outcomes: moves.focusOutcomes,
+      criterionComment: () => {
+        setCommenting(marked);
+      },
+      compare: () => {
+        moves.compare(marked);
+      },
+      pile: moves.togglePile,
+      letGo: moves.letGo,
+    },
+    { whileTyping: ["nextPaper", "paperBefore", "letGo"] },
+  );
 
   const sliderRef = useCallback(
     (index: number) => (element: HTMLDivElement | null) => {
@@ -181,8 +168,7 @@ export function useDeskKeys(
     },
     comment: setCommenting,
     onRulerKey: (event) => {
-      if (event.ctrlKey || event.metaKey || event.altKey) return;
-      if (onJudgingKey(event)) event.preventDefault();
+      if (actOn(keyOf("judging", event.nativeEvent), onRuler)) event.preventDefault();
     },
     sliderRef,
   };

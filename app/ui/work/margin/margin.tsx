@@ -7,6 +7,8 @@ import { DraftField } from "../../fields/draft-field";
 import { noteColour, type Anchor } from "../marks/marks";
 import { clampShare } from "../marks/turn";
 import type { EvidenceTarget, NoteActions, ShownNote } from "../types";
+import { keyOf } from "../../keys/key-of";
+import { actOn } from "../../keys/use-keys";
 
 interface MarginProps {
   readonly notes: readonly ShownNote[];
@@ -179,12 +181,19 @@ function OpenNote({
 }) {
   const onKeyDown = (event: KeyboardEvent) => {
     const { target } = note;
-    if (!event.altKey || !event.key.startsWith("Arrow") || target.kind !== "point") return;
+    if (target.kind !== "point") return;
+    const by = (across: number, down: number) => () => {
+      void actions.move(note.id, { ...target, x: clampShare(target.x + across), y: clampShare(target.y + down) });
+    };
+    const acts = {
+      remarkLeft: by(-STEP, 0),
+      remarkRight: by(STEP, 0),
+      remarkUp: by(0, -STEP),
+      remarkDown: by(0, STEP),
+    };
+    if (!actOn(keyOf("work", event.nativeEvent), acts)) return;
     event.preventDefault();
     event.stopPropagation();
-    const across = event.key === "ArrowLeft" ? -STEP : event.key === "ArrowRight" ? STEP : 0;
-    const down = event.key === "ArrowUp" ? -STEP : event.key === "ArrowDown" ? STEP : 0;
-    void actions.move(note.id, { ...target, x: clampShare(target.x + across), y: clampShare(target.y + down) });
   };
   return (
     // Keys of the field and the buttons inside bubble up to here.

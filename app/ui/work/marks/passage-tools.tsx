@@ -1,5 +1,6 @@
 import { useEffect, useRef } from "react";
 import type { Box } from "../text/text-map";
+import { keyCap } from "../../keys/key-of";
 import { MARK_TOOLS } from "./mark-tools";
 import type { EvidenceTarget, Held, HeldMark } from "../types";
 
@@ -56,7 +57,7 @@ export function PassageTools({ held, boxes, criteria, onEvidence, onMark, onDrop
           {criterion.name}
         </button>
       ))}
-      {MARK_TOOLS[held.kind].map(({ mark, key: letter, words }) => (
+      {MARK_TOOLS[held.kind].map(({ mark, words }) => (
         <button
           key={mark}
           type="button"
@@ -65,7 +66,7 @@ export function PassageTools({ held, boxes, criteria, onEvidence, onMark, onDrop
             onMark(mark);
           }}
         >
-          <span className={key}>{letter}</span>
+          <span className={key}>{keyCap("work", mark)}</span>
           {words}
         </button>
       ))}

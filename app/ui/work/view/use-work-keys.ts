@@ -1,5 +1,4 @@
-import { useLayoutEffect, useRef } from "react";
-import { isTyping } from "../../keys";
+import { useKeys } from "../../keys/use-keys";
 import { MARK_TOOLS } from "../marks/mark-tools";
 import { clampShare } from "../marks/turn";
 import type { EvidenceTarget, Held, HeldMark, Pen } from "../types";
@@ -25,62 +24,81 @@ interface WorkKeys {
 /** How far an arrow moves a pin, in shares of the page. */
 const PIN_STEP = 0.01;
 
+/** The pen a person takes up first. */
+export const FIRST_PEN: Pen = { tool: "draw", colour: "wax" };
+
 /**
  * Keys of the work. While something is held they come first, so that a digit means evidence and not a level; they are
  * listened to before the desk hears them.
  */
 export function useWorkKeys(keys: WorkKeys): void {
-  const latest = useRef(keys);
-  useLayoutEffect(() => {
-    latest.current = keys;
-  });
-  useLayoutEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
-      const now = latest.current;
-      const taken = now.held ? whileHolding(event, now, now.held) : whileFree(event, now);
-      if (!taken) return;
-      event.preventDefault();
-      event.stopPropagation();
-    };
-    window.addEventListener("keydown", onKey, { capture: true });
-    return () => {
-      window.removeEventListener("keydown", onKey, { capture: true });
-    };
-  }, []);
-}
-
-function whileHolding(event: KeyboardEvent, { criteria, tools, setHeld }: WorkKeys, held: Held): boolean {
-  const criterion = /^Digit[1-9]$/.test(event.code) ? criteria[Number(event.code.slice(5)) - 1] : undefined;
-  const tool = MARK_TOOLS[held.kind].find(({ key }) => key.toLowerCase() === event.key.toLowerCase());
-  if (criterion) tools.onEvidence(criterion);
-  else if (event.key === "Escape") tools.onDrop();
-  else if (tool) tools.onMark(tool.mark);
-  else if (held.kind === "pin" && event.key.startsWith("Arrow")) {
-    const { x, y } = held.pin;
-    const move = (value: number, step: number) => clampShare(value + step * PIN_STEP);
-    const across = event.key === "ArrowLeft" ? -1 : event.key === "ArrowRight" ? 1 : 0;
-    const down = event.key === "ArrowUp" ? -1 : event.key === "ArrowDown" ? 1 : 0;
-    setHeld({ kind: "pin", pin: { ...held.pin, x: move(x, across), y: move(y, down) } });
-  } else return false;
-  return true;
-}
-
-/** The pen a person takes up first. */
-export const FIRST_PEN: Pen = { tool: "draw", colour: "wax" };
-
-function whileFree(event: KeyboardEvent, keys: WorkKeys): boolean {
-  const { enabled, pen, setPen } = keys;
-  const letter = event.key.toLowerCase();
-  if (event.key === "+") keys.zoomBy(1);
-  else if (event.key === "-") keys.zoomBy(-1);
-  else if (letter === "r") keys.turnPage();
-  else if (!enabled) return false;
-  else if (event.key === "/") keys.openFind();
-  else if (letter === "t") keys.startPin();
-  else if (letter === "d") setPen(pen?.tool === "draw" ? null : ((pen && { ...pen, tool: "draw" }) ?? FIRST_PEN));
-  else if (pen && letter === "e") setPen({ ...pen, tool: pen.tool === "erase" ? "draw" : "erase" });
-  else if (pen && event.key === "Escape") setPen(null);
-  else return false;
-  return true;
+  const { held, enabled, criteria, tools, pen, setPen } = keys;
+  const put = (mark: HeldMark) => () => {
+    const fits = held !== null && MARK_TOOLS[held.kind].some((tool) => tool.mark === mark);
+    if (fits) tools.onMark(mark);
+    return fits;
+  };
+  const movePin = (across: number, down: number) => () => {
+    if (held?.kind !== "pin") return false;
+    const moved = (value: number, step: number) => clampShare(value + step * PIN_STEP);
+    keys.setHeld({ kind: "pin", pin: { ...held.pin, x: moved(held.pin.x, across), y: moved(held.pin.y, down) } });
+    return true;
+  };
+  const whileFree = (act: () => void) => () => {
+    if (held !== null) return false;
+    act();
+    return true;
+  };
+  const onPaper = (act: () => void) => () => enabled && whileFree(act)();
+  /** The open remark hears them itself. */
+  const ofRemark = () => false;
+  useKeys(
+    "work",
+    {
+      highlight: put("highlight"),
+      strikeout: put("strikeout"),
+      insertion: put("insertion"),
+      tick: put("tick"),
+      query: put("query"),
+      pin: put("pin"),
+      text: put("text"),
+      evidence: (digit) => {
+        const criterion = held && criteria[digit - 1];
+        if (criterion) tools.onEvidence(criterion);
+        return Boolean(criterion);
+      },
+      left: movePin(-1, 0),
+      right: movePin(1, 0),
+      up: movePin(0, -1),
+      down: movePin(0, 1),
+      find: onPaper(keys.openFind),
+      point: onPaper(keys.startPin),
+      pen: onPaper(() => {
+        setPen(pen?.tool === "draw" ? null : pen ? { ...pen, tool: "draw" } : FIRST_PEN);
+      }),
+      eraser: () =>
+        pen !== null &&
+        onPaper(() => {
+          setPen({ ...pen, tool: pen.tool === "erase" ? "draw" : "erase" });
+        })(),
+      putDown: () => {
+        if (held) tools.onDrop();
+        else if (pen && enabled) setPen(null);
+        else return false;
+        return true;
+      },
+      turn: whileFree(keys.turnPage),
+      larger: whileFree(() => {
+        keys.zoomBy(1);
+      }),
+      smaller: whileFree(() => {
+        keys.zoomBy(-1);
+      }),
+      remarkLeft: ofRemark,
+      remarkRight: ofRemark,
+      remarkUp: ofRemark,
+      remarkDown: ofRemark,
+    },
+    { first: true },
+  );
 }

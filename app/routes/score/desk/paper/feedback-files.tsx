@@ -1,7 +1,8 @@
 import { Mic, Paperclip, Video } from "lucide-react";
-import { useRef, useState, type ReactNode } from "react";
+import { useState, type ReactNode } from "react";
 import type { ChangeResult, Command } from "#core/changes";
 import type { Repository } from "#storage";
+import { useFileChoice } from "../../../../ui/files/use-file-choice";
 import { Attached } from "../../../../ui/letter/attached";
 import { Recorder } from "../../../../ui/letter/recorder";
 import { issueWords } from "../../../../ui/words/words";
@@ -19,7 +20,6 @@ interface FeedbackFilesProps {
 export function FeedbackFiles({ slot, rows, repository, send }: FeedbackFilesProps) {
   const [recording, setRecording] = useState<"sound" | "video" | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const chooser = useRef<HTMLInputElement>(null);
   const place = { assignmentId: rows.assignment.id, studentId: rows.student.id };
   const add = async (files: readonly File[]) => {
     for (const one of files) {
@@ -31,6 +31,7 @@ export function FeedbackFiles({ slot, rows, repository, send }: FeedbackFilesPro
       if (words !== null) return;
     }
   };
+  const chooser = useFileChoice({ label: "A file as feedback", multiple: true, onFiles: (files) => void add(files) });
   return (
     <div className="space-y-1.5">
       <Attached
@@ -60,11 +61,7 @@ export function FeedbackFiles({ slot, rows, repository, send }: FeedbackFilesPro
         />
       ) : (
         <div className="flex gap-1 text-[13.5px]">
-          <Way
-            words="File"
-            onClick={() => chooser.current?.click()}
-            mark={<Paperclip size={14} aria-hidden="true" />}
-          />
+          <Way words="File" onClick={chooser.choose} mark={<Paperclip size={14} aria-hidden="true" />} />
           <Way
             words="Sound"
             onClick={() => {
@@ -81,18 +78,7 @@ export function FeedbackFiles({ slot, rows, repository, send }: FeedbackFilesPro
           />
         </div>
       )}
-      <input
-        ref={chooser}
-        type="file"
-        hidden
-        multiple
-        aria-label="A file as feedback"
-        onChange={(event) => {
-          const files = [...(event.target.files ?? [])];
-          event.target.value = "";
-          void add(files);
-        }}
-      />
+      {chooser.field}
       {trouble && (
         <p role="alert" className="text-[13px] text-wax">
           {trouble}

@@ -1,5 +1,8 @@
-import { useMemo, useRef, type RefObject } from "react";
+import { useMemo } from "react";
 import type { ChangeResult, Command } from "#core/changes";
+import { DropPlace } from "../../../../ui/files/drop-place";
+import { FileButton } from "../../../../ui/files/file-button";
+import { useFileChoice } from "../../../../ui/files/use-file-choice";
 import { CompareAttempts } from "../../../../ui/work/view/compare-attempts";
 import { Unreadable } from "../../../../ui/work/pages/unreadable";
 import type { EvidenceTarget, NoteActions } from "../../../../ui/work/types";
@@ -51,8 +54,18 @@ export function WorkArea(props: WorkAreaProps) {
     () => props.beside && work && { before: attemptFile(props.beside), after: attemptFile(work) },
     [props.beside, work],
   );
-  const attempt = useRef<HTMLInputElement>(null);
-  const marked = useRef<HTMLInputElement>(null);
+  const attempt = useFileChoice({
+    label: "Files of another attempt",
+    multiple: true,
+    onFiles: (chosenFiles) => void handIn.addFiles(chosenFiles),
+  });
+  const marked = useFileChoice({
+    label: "A marked PDF",
+    kind: "pdf",
+    onFiles: ([first]) => {
+      if (first) void files.readIn(first);
+    },
+  });
   if (!work && rows.answers.length > 0) return <Answers slot={slot} rows={rows} send={send} />;
   if (!work) return <NoWork rows={rows} handIn={handIn} files={files} />;
   const { file, blob } = work;
@@ -79,25 +92,19 @@ export function WorkArea(props: WorkAreaProps) {
   const more = (): MenuItems => [
     { words: "Save the marked paper (PDF)", onSelect: files.savePdf },
     { words: "Save the remarks (JSON-LD)", onSelect: files.saveAnnotations },
-    { words: "Read in remarks from a marked PDF", onSelect: () => marked.current?.click() },
+    { words: "Read in remarks from a marked PDF", onSelect: marked.choose },
     null,
-    { words: "Add another attempt", onSelect: () => attempt.current?.click() },
+    { words: "Add another attempt", onSelect: attempt.choose },
     {
       words: `Discard attempt ${String(file.attempt)}`,
       onSelect: () => void send({ type: "discardAttempt", ...place, attempt: file.attempt }),
     },
   ];
   return (
-    <div
+    <DropPlace
+      words={`Let go to add another attempt of ${rows.student.givenName}`}
       className="flex h-full flex-col bg-table"
-      onDragOver={(event) => {
-        if (event.dataTransfer.types.includes("Files")) event.preventDefault();
-      }}
-      onDrop={(event) => {
-        if (event.dataTransfer.files.length === 0) return;
-        event.preventDefault();
-        void handIn.addFiles([...event.dataTransfer.files]);
-      }}
+      onFiles={(dropped) => void handIn.addFiles(dropped)}
     >
       {rows.files.length > 1 && <FileBar slot={slot} rows={rows} current={file} send={send} />}
       <FileNewsLine files={files} trouble={handIn.trouble} />
@@ -128,52 +135,13 @@ export function WorkArea(props: WorkAreaProps) {
           />
         )}
       </div>
-      <FileChooser
-        label="Files of another attempt"
-        chooser={attempt}
-        multiple
-        onFiles={(chosenFiles) => void handIn.addFiles(chosenFiles)}
-      />
-      <FileChooser
-        label="A marked PDF"
-        chooser={marked}
-        accept="application/pdf,.pdf"
-        onFiles={([first]) => {
-          if (first) void files.readIn(first);
-        }}
-      />
-    </div>
+      {attempt.field}
+      {marked.field}
+    </DropPlace>
   );
 }
 
 const attemptFile = ({ file, blob }: Work) => ({ file, blob, title: `Attempt ${String(file.attempt)}: ${file.name}` });
-
-interface FileChooserProps {
-  readonly label: string;
-  readonly chooser: RefObject<HTMLInputElement | null>;
-  readonly multiple?: boolean;
-  readonly accept?: string;
-  readonly onFiles: (files: File[]) => void;
-}
-
-/** The browser's own choice of files, opened from a menu. */
-function FileChooser({ label, chooser, multiple = false, accept, onFiles }: FileChooserProps) {
-  return (
-    <input
-      ref={chooser}
-      type="file"
-      hidden
-      multiple={multiple}
-      accept={accept}
-      aria-label={label}
-      onChange={(event) => {
-        const files = [...(event.target.files ?? [])];
-        event.target.value = "";
-        onFiles(files);
-      }}
-    />
-  );
-}
 
 interface NoWorkProps {
   readonly rows: DeskRows;
@@ -184,15 +152,10 @@ interface NoWorkProps {
 function NoWork({ rows, handIn, files }: NoWorkProps) {
   const onPaper = rows.channel === "paper" || rows.attempts > 0;
   return (
-    <div
+    <DropPlace
+      words={`Let go to hand in for ${rows.student.givenName}`}
       className="grid h-full place-items-center bg-table p-8"
-      onDragOver={(event) => {
-        event.preventDefault();
-      }}
-      onDrop={(event) => {
-        event.preventDefault();
-        void handIn.addFiles([...event.dataTransfer.files]);
-      }}
+      onFiles={(dropped) => void handIn.addFiles(dropped)}
     >
       <div className="max-w-md text-center">
         <p className="font-serif text-xl">
@@ -204,19 +167,7 @@ function NoWork({ rows, handIn, files }: NoWorkProps) {
             : `Say that ${rows.student.givenName} is missing (M) or excused (X), or add what came in another way.`}
         </p>
         <div className="mt-4 flex justify-center gap-2">
-          <label className="act cursor-pointer focus-within:outline-2 focus-within:outline-offset-2 focus-within:outline-ink">
-            Add files
-            <input
-              type="file"
-              multiple
-              className="sr-only"
-              onChange={(event) => {
-                const files = [...(event.target.files ?? [])];
-                event.target.value = "";
-                void handIn.addFiles(files);
-              }}
-            />
-          </label>
+          <FileButton words="Add files" multiple onFiles={(chosen) => void handIn.addFiles(chosen)} />
           {rows.figure.standing === "expected" && (
             <button type="button" className="act act-quiet" onClick={() => void handIn.addPaper()}>
               It came on paper
@@ -230,6 +181,6 @@ function NoWork({ rows, handIn, files }: NoWorkProps) {
         </div>
         <FileNewsLine files={files} trouble={handIn.trouble} />
       </div>
-    </div>
+    </DropPlace>
   );
 }
