@@ -1,11 +1,7 @@
 import type {
   CourseArchive,
   CourseFileIssue,
-  FeedbackSheet,
-  FontFile,
-  FoundMark,
   MailDraft,
-  MarkedPaper,
   PageContent,
   PageIssue,
   PageKind,
@@ -16,8 +12,20 @@ import type {
   StudentCopyContent,
   UnprovenIssue,
 } from "#core/formats";
+import type { FeedbackSheet, FontFile, FoundMark, MarkedPaper } from "./pdf/messages";
 import type { FileId, Instant, Result } from "#core/kernel";
 import type { Rubric, Student } from "#core/model";
+
+export type {
+  FeedbackSheet,
+  FontFile,
+  FoundMark,
+  MarkPlace,
+  PaperSource,
+  PdfMark,
+  SheetPassage,
+  TextBlock,
+} from "./pdf/messages";
 
 /** What the archive worker can be asked. Data goes in and comes out by value. */
 export interface ArchiveJobs {

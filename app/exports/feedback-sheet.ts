@@ -1,6 +1,6 @@
 import type { OutcomesCopy } from "#core/model";
 import type { FacetContents } from "#core/release";
-import type { FeedbackSheet, SheetPassage } from "#core/formats";
+import type { FeedbackSheet, SheetPassage } from "../../workers/protocol";
 import { classFiguresWords, deductionWords, ofMaximum, scoreWords } from "#core/words";
 import { plainWords } from "../ui/letter/formatted";
 

@@ -1,12 +1,12 @@
 import type { Instant } from "#core/kernel";
 import type { WorkFile } from "#core/model";
 import { runPdfJob } from "../../workers/client";
-import type { FeedbackSheet, MarkPlace, PdfMark } from "#core/formats";
+import type { FeedbackSheet, MarkPlace, PdfMark } from "../../workers/protocol";
 import { MARK_WORDS } from "#core/words";
 import { noteColour } from "../ui/work/marks/marks";
 import { ownText } from "../ui/work/marks/own-note";
 import { preparePaper } from "./paper-source";
-import { pdfFonts } from "../ui/work/pages/pdf-fonts";
+import { pdfFonts } from "./pdf-fonts";
 import type { EvidenceTarget, ShownNote } from "../ui/work/types";
 
 interface PaperWithNotes {

@@ -1,5 +1,6 @@
 import { findPassage, workKindOf, type Note, type WorkFile } from "#core/model";
-import { withoutMetadata, type MarkPlace, type PaperSource, type TextBlock } from "#core/formats";
+import { withoutMetadata } from "#core/formats";
+import type { MarkPlace, PaperSource, TextBlock } from "../../workers/protocol";
 import { withPageLayer } from "../ui/work/pages/pdf-layer";
 import { closePdf, openPdf } from "../ui/work/pages/pdf-document";
 import type { TextMap } from "../ui/work/text/text-map";

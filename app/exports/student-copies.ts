@@ -10,7 +10,7 @@ import { formattedHtml } from "../ui/letter/formatted";
 import type { JobProgress } from "../ui/hooks/use-job";
 import { feedbackSheet } from "./feedback-sheet";
 import { preparePaper } from "./paper-source";
-import { pdfFonts } from "../ui/work/pages/pdf-fonts";
+import { pdfFonts } from "./pdf-fonts";
 
 /** Whose copies are made, and how. */
 export interface CopiesWish {

@@ -13,18 +13,6 @@ export {
 export { scoresCsv, writeCsv, type Cell } from "./tables/csv";
 export { readAnswers, type AnswerIssue } from "./tables/answers";
 export { postsPage, readPosts, type PostIssue, type ReadPosts } from "./tables/posts";
-export type {
-  FeedbackSheet,
-  FontFile,
-  FoundMark,
-  MarkedPaper,
-  MarkPlace,
-  PaperSource,
-  PdfMark,
-  Quad,
-  SheetPassage,
-  TextBlock,
-} from "./marked-paper";
 export {
   MOST_CHARACTERS,
   pageTree,

@@ -1,5 +1,6 @@
 import { PDFDocument, rgb } from "@cantoo/pdf-lib";
-import type { FeedbackSheet, FontFile, StudentCopyContent } from "#core/formats";
+import type { StudentCopyContent } from "#core/formats";
+import type { FeedbackSheet, FontFile } from "../pdf/messages";
 import { toldWords } from "#core/words";
 import { writeSheet } from "../pdf/feedback-page";
 import { Flow } from "../pdf/flow";

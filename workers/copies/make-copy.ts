@@ -1,5 +1,6 @@
 import { strToU8, zipSync, type Zippable } from "fflate";
-import { copyFileName, mailDraft, studentCopyHtml, type CopyFiles, type FontFile, type MailDraft } from "#core/formats";
+import { copyFileName, mailDraft, studentCopyHtml, type CopyFiles, type MailDraft } from "#core/formats";
+import type { FontFile } from "../pdf/messages";
 import type { FileId } from "#core/kernel";
 import { writePaper } from "../pdf/marked-paper";
 import type { CopyMaterial, MadeFile } from "../protocol";

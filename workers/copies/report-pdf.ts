@@ -1,5 +1,6 @@
 import { PDFDocument, rgb } from "@cantoo/pdf-lib";
-import type { FontFile, ProgressReport } from "#core/formats";
+import type { ProgressReport } from "#core/formats";
+import type { FontFile } from "../pdf/messages";
 import { longDayText } from "#core/words";
 import { Flow } from "../pdf/flow";
 import { Typeface } from "../pdf/typeface";

@@ -1,7 +1,7 @@
 import type { PDFDocument, PDFRef } from "@cantoo/pdf-lib";
 import { getStroke } from "perfect-freehand";
 import type { Stroke } from "#core/model";
-import type { Quad } from "#core/formats";
+import type { Quad } from "./messages";
 import type { PageFrame } from "./page-frame";
 
 /** Lower left and upper right corner, in points. */

@@ -1,5 +1,5 @@
 import { rgb } from "@cantoo/pdf-lib";
-import type { FeedbackSheet, SheetPassage } from "#core/formats";
+import type { FeedbackSheet, SheetPassage } from "./messages";
 import type { Flow } from "./flow";
 
 const SOFT = rgb(0.337, 0.357, 0.439);

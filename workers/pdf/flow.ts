@@ -1,5 +1,5 @@
 import { PageSizes, rgb, type Color, type PDFDocument, type PDFPage } from "@cantoo/pdf-lib";
-import type { FontFile } from "#core/formats";
+import type { FontFile } from "./messages";
 import type { Typeface } from "./typeface";
 
 /** How a paragraph is set; lengths in points. */

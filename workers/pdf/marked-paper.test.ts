@@ -7,7 +7,7 @@ import { degrees, PDFDocument, PDFName, StandardFonts } from "@cantoo/pdf-lib";
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { required, type Instant } from "#core/kernel";
-import type { FeedbackSheet, FontFile, MarkedPaper, PdfMark, Quad } from "#core/formats";
+import type { FeedbackSheet, FontFile, MarkedPaper, PdfMark, Quad } from "./messages";
 import { writePaper } from "./marked-paper";
 import { readMarks } from "./read-marks";
 

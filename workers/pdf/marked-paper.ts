@@ -1,5 +1,5 @@
 import { PDFDict, PDFDocument, PDFName, type PDFArray } from "@cantoo/pdf-lib";
-import type { MarkedPaper, PaperSource, PdfMark } from "#core/formats";
+import type { MarkedPaper, PaperSource, PdfMark } from "./messages";
 import { writeSheet } from "./feedback-page";
 import { Flow, linesOf, type LetterBox } from "./flow";
 import { OWN_KEY, writeMarks, type PlacedMark } from "./write-marks";

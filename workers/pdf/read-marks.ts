@@ -10,7 +10,7 @@ import {
   type PDFPage,
 } from "@cantoo/pdf-lib";
 import type { Stroke } from "#core/model";
-import type { FoundMark, Quad } from "#core/formats";
+import type { FoundMark, Quad } from "./messages";
 import { pageFrame, type PageFrame } from "./page-frame";
 import { OWN_KEY } from "./write-marks";
 

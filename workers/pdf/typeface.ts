@@ -1,6 +1,6 @@
 import fontkit, { type Font } from "@cantoo/fontkit";
 import type { PDFDocument, PDFFont } from "@cantoo/pdf-lib";
-import type { FontFile } from "#core/formats";
+import type { FontFile } from "./messages";
 
 /** A stretch of text that one font draws. */
 export interface Run {

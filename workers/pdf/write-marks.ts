@@ -1,5 +1,5 @@
 import { PDFHexString, PDFName, PDFString, type PDFDocument, type PDFPage, type PDFRef } from "@cantoo/pdf-lib";
-import type { MarkPlace, PdfMark, Quad } from "#core/formats";
+import type { MarkPlace, PdfMark, Quad } from "./messages";
 import { colourOf, figures, form, highlightForm, inkForm, lineForm, pinForm, signForm, type Rect } from "./appearance";
 import { pageFrame, rectAround, type PageFrame } from "./page-frame";
 import type { Typeface } from "./typeface";

@@ -1,8 +1,8 @@
 import { useMemo } from "react";
 import { Link } from "react-router";
-import { totalsHistory, type Checked } from "#core/changes";
 import { courseOf } from "#core/model";
 import { counted } from "#core/words";
+import { lookedAt } from "../../course/looked-at";
 import { openCourse } from "../../course/open-course";
 import { LaneStrip } from "../../ui/parts/lane-strip";
 import { useLeakCheck } from "../../ui/hooks/use-leak-check";
@@ -16,7 +16,7 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
   const step = new URL(request.url).searchParams.get("step");
   const filter: StepFilter = step === "collect" || step === "check" ? step : null;
   const now = repository.surroundings.now();
-  const checked: Checked = { state: session.state, history: totalsHistory(session.state, session.entries) };
+  const { checked } = lookedAt(session);
   return {
     checked,
     filter,

@@ -2,11 +2,11 @@ import { useState } from "react";
 import { data, Form, redirect, useNavigate, useSubmit } from "react-router";
 import { z } from "zod";
 import { counted } from "#core/words";
+import { readForm, slotField } from "../../course/read-form";
 import { repositoryContext } from "../../context";
 import { makeCourseFile, readInCourseFile } from "../../exports/course-file";
 import { keepDemoCourse, knownMarkerName, startEmptyCourse } from "../../start-courses";
 import { FileButton } from "../../ui/files/file-button";
-import { formText } from "../../ui/fields/form-text";
 import { JobStatus } from "../../ui/dialogs/job-status";
 import { StartEmpty } from "../../ui/parts/start-empty";
 import { useJob } from "../../ui/hooks/use-job";
@@ -30,22 +30,25 @@ export async function clientLoader({ context }: Route.ClientLoaderArgs) {
   return { repository, courses, markerName: await knownMarkerName(repository) };
 }
 
-const aboutCourse = z.object({ does: z.enum(["archive", "takeOut", "delete"]), slot: z.string().min(1).max(200) });
+const wish = z.union([
+  z.object({ does: z.enum(["archive", "takeOut", "delete"]), slot: slotField }),
+  z.object({ start: z.literal("demo") }),
+  z.object({ title: z.string().trim().max(200), marker: z.string().trim().max(200).default("") }),
+]);
 
 /** Starts an empty course, fetches the demo course, or puts a course away, takes it out again, or deletes it. */
 export async function clientAction({ request, context }: Route.ClientActionArgs) {
   const repository = await context.get(repositoryContext);
-  const fields = await request.formData();
-  const about = aboutCourse.safeParse(Object.fromEntries(fields));
-  if (about.success) {
-    const { does, slot } = about.data;
+  const asked = await readForm(request, wish);
+  if (!asked.success) return data({ trouble: "A name has at most 200 letters." }, { status: 400 });
+  if ("does" in asked.data) {
+    const { does, slot } = asked.data;
     if (does === "delete") await repository.deleteCourse(slot);
     else await repository.archiveCourse(slot, does === "archive");
     return null;
   }
-  if (formText(fields, "start") === "demo") return redirect(`/courses/${await keepDemoCourse(repository)}`);
-  const title = formText(fields, "title").trim().slice(0, 200) || "New course";
-  const started = await startEmptyCourse(repository, title, formText(fields, "marker").slice(0, 200));
+  if ("start" in asked.data) return redirect(`/courses/${await keepDemoCourse(repository)}`);
+  const started = await startEmptyCourse(repository, asked.data.title || "New course", asked.data.marker);
   return started.ok
     ? redirect(`/courses/${started.value}/plan`)
     : data({ trouble: issueWords(started.issue) }, { status: 400 });

@@ -1,7 +1,6 @@
 import { useState } from "react";
 import { Link, useNavigation, useSearchParams } from "react-router";
-import { totalsHistory, type Checked } from "#core/changes";
-import { courseOf } from "#core/model";
+import { lookedAt } from "../../course/looked-at";
 import { openCourse } from "../../course/open-course";
 import { inAddress } from "../../ui/address";
 import { CopyAside } from "./seals/copy-aside";
@@ -16,15 +15,8 @@ import type { Route } from "./+types/page";
 export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
   const place = readPlace(new URL(request.url).searchParams);
-  const { state } = session;
-  const asked = {
-    at: session.now(),
-    by: courseOf(state).markerId,
-    fresh: () => crypto.randomUUID(),
-    journal: session.entries,
-  };
-  const checked: Checked = { state, history: totalsHistory(state, session.entries) };
-  return { rows: releaseRows(state, place, asked), place, checked, asked };
+  const { checked, asked } = lookedAt(session);
+  return { rows: releaseRows(session.state, place, asked), place, checked, asked };
 }
 
 export default function ReleasePage({ loaderData, params }: Route.ComponentProps) {

@@ -43,6 +43,21 @@ describe("the table of seals", () => {
     expect(after.now.comments?.overall).toBe("Well argued.");
   });
 
+  it("tells namesakes apart where totals are others now", () => {
+    const quiz = { assignmentId: assignmentId("quiz"), studentId: studentId("ada") };
+    const twins = run(
+      smallCourse({ totalsRestOn: "all" }),
+      { type: "addStudents", students: [{ number: "N9", givenName: "Ada", familyName: "Ames", sectionId: null }] },
+      { type: "setScore", ...quiz, text: "10" },
+      { type: "sealTotal", id: "course", state: "released", at: null, shows: "percent" },
+      { type: "setScore", ...quiz, text: "15" },
+    );
+    const course = rowsOf(twins).totals.find(({ id }) => id === "course");
+    expect(course?.changed.map(({ studentName }) => studentName)).toContainEqual(
+      expect.stringMatching(/^Ada Ames, N1/),
+    );
+  });
+
   it("finds what concerns the facets and the students of the address", () => {
     const codes = (search: string) =>
       rowsOf(judged, `assignment=essay${search}`).chosen?.findings.map(({ code }) => code);

@@ -60,7 +60,10 @@ export interface TotalRow {
   /** Students who have opened their totals. */
   readonly seen: readonly StudentId[];
   /** Students whose copy of it is not what it would be now. */
-  readonly changed: readonly TotalDifference[];
+  readonly changed: readonly (TotalDifference & {
+    /** As the roster tells them from others. */
+    readonly studentName: string;
+  })[];
 }
 
 /** Who has been given something of an assignment, and who of them has opened it. */
@@ -156,7 +159,10 @@ function asIfOpen(state: CourseState, totalId: string | null): CourseState {
 }
 
 function totalRows(state: CourseState, { at }: Context): TotalRow[] {
-  const changed = changedTotalCopies(state, at);
+  const changed = changedTotalCopies(state, at).map((one) => ({
+    ...one,
+    studentName: rosterName(state, one.student),
+  }));
   const seen = studentsOf(state).flatMap(({ id }) => (openingsOf(state, TOTALS_LETTER, id).length > 0 ? [id] : []));
   return totalIds(state).map((id) => {
     const kind = state.categories[id] ? "category" : state.terms[id] ? "term" : "";

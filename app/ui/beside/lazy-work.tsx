@@ -4,6 +4,7 @@ import type { Note, WorkFile } from "#core/model";
 import { Unreadable } from "../work/pages/unreadable";
 import type { EvidenceTarget } from "../work/types";
 import { WorkView } from "../work/view/work-view";
+import { useNearView } from "../hooks/use-near-view";
 
 interface LazyWorkProps {
   readonly file: WorkFile;
@@ -19,7 +20,7 @@ const NEAR = "500px 0px";
 /** A work that is opened when it comes near the view and closed when it has gone, so that a long pile stays light. */
 export function LazyWork({ file, notes, criterion, read, height }: LazyWorkProps) {
   const frame = useRef<HTMLDivElement>(null);
-  const [near, setNear] = useState(false);
+  const near = useNearView(frame, NEAR);
   const [width, setWidth] = useState(0);
   const [blob, setBlob] = useState<Blob | "lost" | null>(null);
   const criteria = useMemo(() => [criterion], [criterion]);
@@ -27,20 +28,12 @@ export function LazyWork({ file, notes, criterion, read, height }: LazyWorkProps
   useEffect(() => {
     const element = frame.current;
     if (!element) return;
-    const observer = new IntersectionObserver(
-      ([entry]) => {
-        setNear(entry?.isIntersecting ?? false);
-      },
-      { rootMargin: NEAR },
-    );
-    observer.observe(element);
     const measure = new ResizeObserver(() => {
       // The room for a scroll bar is left free, so that its coming does not change the width again.
       setWidth(Math.max(200, element.clientWidth - 16));
     });
     measure.observe(element);
     return () => {
-      observer.disconnect();
       measure.disconnect();
     };
   }, []);

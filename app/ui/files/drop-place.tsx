@@ -16,7 +16,7 @@ export function DropPlace({ words, className, onFiles, children }: DropPlaceProp
     <div {...getRootProps({ className: `relative ${className}`, tabIndex: undefined, role: undefined })}>
       {children}
       {isDragActive && (
-        <p className="pointer-events-none absolute inset-3 z-30 grid place-items-center rounded border-2 border-dashed border-green bg-green-wash/90 font-serif text-xl">
+        <p className="pointer-events-none absolute inset-3 z-30 grid place-items-center rounded border-2 border-dashed border-green bg-green-wash font-serif text-xl">
           {words}
         </p>
       )}

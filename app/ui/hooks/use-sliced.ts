@@ -1,4 +1,5 @@
 import { useEffect, useState } from "react";
+import { inNextTurn } from "./in-next-turn";
 
 /** Longest stretch of work before the page gets its turn, in milliseconds. */
 const STRETCH = 10;
@@ -21,7 +22,7 @@ export function useSliced<T, R>(list: readonly T[], look: ((one: T) => readonly 
   useEffect(() => {
     const found: R[] = [];
     let next = 0;
-    let timer: ReturnType<typeof setTimeout>;
+    let stop: () => void;
     const work = () => {
       const until = performance.now() + STRETCH;
       while (look && next < list.length && performance.now() < until) {
@@ -29,11 +30,14 @@ export function useSliced<T, R>(list: readonly T[], look: ((one: T) => readonly 
         next += 1;
       }
       setState({ found: [...found], done: look ? next : 0, of: look ? list.length : 0 });
-      if (look && next < list.length) timer = setTimeout(work, 0);
+      if (look && next < list.length) stop = inNextTurn(work);
     };
-    timer = setTimeout(work, look ? REST : 0);
-    return () => {
+    const timer = setTimeout(work, look ? REST : 0);
+    stop = () => {
       clearTimeout(timer);
+    };
+    return () => {
+      stop();
     };
   }, [list, look]);
   return state;

@@ -5,6 +5,7 @@ import { fromLocalText, toLocalText, type Instant } from "#core/kernel";
 import { courseOf, idField, rubricOf } from "#core/model";
 import { adaptRubric } from "#core/scoring";
 import { openCourse, orMissing } from "../../../course/open-course";
+import { readForm, slotField } from "../../../course/read-form";
 import { issueWords } from "../../../ui/words/words";
 import type { Route } from "./+types/route";
 
@@ -13,7 +14,8 @@ const MOST_DAYS = 3_660;
 
 const wish = z.object({
   assignmentId: idField("assignment"),
-  to: z.array(z.string().min(1).max(200)).min(1).max(100),
+  to: z.array(slotField).min(1).max(100),
+  /** Days that its dates are shifted by; none where the field is left empty. */
   days: z.coerce.number().int().min(-MOST_DAYS).max(MOST_DAYS),
 });
 
@@ -28,12 +30,7 @@ export interface CopyAnswer {
  * dates move by whole days and keep their time of day, in each course's own time zone.
  */
 export async function clientAction({ request, params, context }: Route.ClientActionArgs): Promise<CopyAnswer> {
-  const fields = await request.formData();
-  const asked = wish.safeParse({
-    assignmentId: fields.get("assignmentId"),
-    to: fields.getAll("to"),
-    days: fields.get("days") === "" ? 0 : fields.get("days"),
-  });
+  const asked = await readForm(request, wish, ["to"]);
   if (!asked.success) {
     const days = asked.error.issues.some(({ path }) => path[0] === "days");
     const why = days ? `Dates are shifted by whole days, at most ${String(MOST_DAYS)}.` : "Choose a course.";

@@ -1,17 +1,33 @@
+import { data } from "react-router";
+import { z } from "zod";
 import { planFrom } from "#core/changes";
 import { courseOf } from "#core/model";
 import { openCourse } from "../../../course/open-course";
-import { formText } from "../../../ui/fields/form-text";
+import { readForm, slotField } from "../../../course/read-form";
 import { issueWords } from "../../../ui/words/words";
 import type { Route } from "./+types/route";
 
-/** Takes the plan of another course over into this one, or one assignment of this course over into another. */
+/** Most weeks that dates are moved by, either way: ten years. */
+const MOST_WEEKS = 520;
+
+const wish = z.object({
+  from: slotField,
+  /** Weeks that dates are moved by; `none` leaves them out. */
+  weeks: z.union([z.literal("none"), z.coerce.number().int().min(-MOST_WEEKS).max(MOST_WEEKS)]),
+});
+
+/** Takes the plan of another course over into this one. */
 export async function clientAction({ request, params, context }: Route.ClientActionArgs) {
-  const fields = await request.formData();
+  const asked = await readForm(request, wish);
+  if (!asked.success) {
+    const weeks = asked.error.issues.some(({ path }) => path[0] === "weeks");
+    const trouble = weeks ? `Dates are moved by whole weeks, at most ${String(MOST_WEEKS)}.` : "Choose a course.";
+    return data({ trouble }, { status: 400 });
+  }
+  const { from, weeks } = asked.data;
   const here = await openCourse(context, params.slot);
-  const there = await openCourse(context, formText(fields, "from"));
-  const weeks = formText(fields, "weeks");
-  const plan = planFrom(there.session.state, weeks === "none" ? null : Number(weeks) * 7);
+  const there = await openCourse(context, from);
+  const plan = planFrom(there.session.state, weeks === "none" ? null : weeks * 7);
   const done = here.session.submit({ type: "copyPlan", plan, from: courseOf(there.session.state).title });
-  return { trouble: done.ok ? null : issueWords(done.issue) };
+  return done.ok ? { trouble: null } : data({ trouble: issueWords(done.issue) }, { status: 400 });
 }

@@ -7,14 +7,12 @@ import { counted, momentText } from "#core/words";
 import { openCourse, orMissing } from "../../../course/open-course";
 import { fromAddress, inAddress } from "../../../ui/address";
 import { PlanPlaces } from "../../../ui/parts/plan-places";
-import { AsYouLeftIt } from "../../../ui/fields/as-you-left-it";
+import { PastedList } from "../../../ui/files/pasted-list";
 import { readTextDraft, useTyped } from "../../../ui/fields/drafts";
 import { issueWords } from "../../../ui/words/words";
-import { readText } from "../../../ui/read-text";
 import { useChange } from "../../../course/use-change";
 import { usePosts } from "./use-posts";
 import type { Route } from "./+types/page";
-import { FileButton } from "../../../ui/files/file-button";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
@@ -85,27 +83,17 @@ export default function PostsPage({ loaderData, params }: Route.ComponentProps) 
         reply to, time. Everyone’s own posts become their hand-in; who posted nothing stays as they are.
         {known > 0 && ` ${counted(known, "post")} stand here now; a new list takes their place.`}
       </p>
-      <textarea
-        aria-label="Posts"
-        className="field mt-3 field-sizing-content max-h-80 min-h-32 font-mono text-[13px]"
-        spellCheck={false}
+      <PastedList
+        label="Posts"
         placeholder={"student,post id,reply to,time,text\nL26041,1,,2026-11-02 10:15,What decides the rating?"}
-        value={text}
-        onChange={(event) => {
-          setText(event.target.value);
+        text={text}
+        onText={(next) => {
+          setText(next);
           setSaid(null);
         }}
-      />
-      {isLeft && <AsYouLeftIt onClear={clear} />}
-      <div className="mt-2 flex items-center gap-4">
-        <FileButton
-          words="Open a CSV file"
-          kind="table"
-          look="link text-[14.5px]"
-          onFiles={([file]) => {
-            if (file) void readText(file).then(setText);
-          }}
-        />
+        isLeft={isLeft}
+        onClear={clear}
+      >
         {posts.length > 0 && (
           <button type="button" className="act act-first" onClick={() => void takeIn()}>
             Take in {counted(posts.length, "post")} of {counted(authors.size, "student")}
@@ -117,7 +105,7 @@ export default function PostsPage({ loaderData, params }: Route.ComponentProps) 
         >
           Back to the assignment
         </Link>
-      </div>
+      </PastedList>
       {isReading && (
         <p role="status" className="mt-3 text-soft">
           Reading the posts

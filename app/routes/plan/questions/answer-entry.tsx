@@ -4,11 +4,9 @@ import { readAnswers, type AnswerIssue } from "#core/formats";
 import type { AssignmentId, Instant } from "#core/kernel";
 import type { Question, Student } from "#core/model";
 import { counted } from "#core/words";
-import { AsYouLeftIt } from "../../../ui/fields/as-you-left-it";
+import { PastedList } from "../../../ui/files/pasted-list";
 import { readTextDraft, useTyped } from "../../../ui/fields/drafts";
 import { issueWords } from "../../../ui/words/words";
-import { readText } from "../../../ui/read-text";
-import { FileButton } from "../../../ui/files/file-button";
 
 interface AnswerEntryProps {
   readonly questions: readonly Question[];
@@ -49,33 +47,23 @@ export function AnswerEntry({ questions, students, assignmentId, now, send }: An
       <p className="mt-1 max-w-prose text-[14.5px] text-soft">
         Paste them, or open a CSV file: a line for each student, a column for each question. Options by their letters.
       </p>
-      <textarea
-        aria-label="Answers, a line for each student"
-        className="field mt-2 field-sizing-content max-h-72 min-h-24 font-mono text-[13px]"
-        spellCheck={false}
+      <PastedList
+        label="Answers, a line for each student"
         placeholder={`student,${questions.map((_, index) => String(index + 1)).join(",")}\nL26041,B,287`}
-        value={text}
-        onChange={(event) => {
-          setText(event.target.value);
+        text={text}
+        onText={(next) => {
+          setText(next);
           setSaid(null);
         }}
-      />
-      {isLeft && <AsYouLeftIt onClear={clear} />}
-      <div className="mt-2 flex items-center gap-4">
-        <FileButton
-          words="Open a CSV file"
-          kind="table"
-          look="link text-[14.5px]"
-          onFiles={([file]) => {
-            if (file) void readText(file).then(setText);
-          }}
-        />
+        isLeft={isLeft}
+        onClear={clear}
+      >
         {read.answers.length > 0 && (
           <button type="button" className="act act-first" onClick={() => void takeIn()}>
             Take in the answers of {counted(read.students, "student")}
           </button>
         )}
-      </div>
+      </PastedList>
       {said && (
         <p role={said.good ? "status" : "alert"} className={`mt-2 ${said.good ? "text-green" : "text-wax"}`}>
           {said.words}

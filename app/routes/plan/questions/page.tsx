@@ -2,7 +2,7 @@ import { useDeferredValue, useMemo, useState } from "react";
 import { Link } from "react-router";
 import { keyEffects, type Command } from "#core/changes";
 import { compare, fromDecimal, pointsText, sameValue, type Instant } from "#core/kernel";
-import { courseOf, fullName, questionsOf, studentsOf, type Assignment } from "#core/model";
+import { courseOf, questionsOf, rosterName, studentsOf, type Assignment, type CourseState } from "#core/model";
 import { questionPoints } from "#core/scoring";
 import { counted } from "#core/words";
 import { openCourse, orMissing } from "../../../course/open-course";
@@ -198,7 +198,7 @@ export default function QuestionsPage({ loaderData, params }: Route.ComponentPro
         {typed.isLeft && <AsYouLeftIt />}
         {dirty && lack && <p className="text-[14px] text-ochre">{lack}</p>}
       </div>
-      {effects && <Effects effects={effects} />}
+      {effects && <Effects effects={effects} state={state} />}
       {trouble && (
         <p role="alert" className="mt-2 text-wax">
           {trouble}
@@ -233,7 +233,12 @@ const PREVIEWED_AT = "2000-01-01T00:00:00Z" as Instant;
 /** Students of the preview shown. */
 const SHOWN = 12;
 
-function Effects({ effects }: { readonly effects: ReturnType<typeof keyEffects> }) {
+interface EffectsProps {
+  readonly effects: ReturnType<typeof keyEffects>;
+  readonly state: CourseState;
+}
+
+function Effects({ effects, state }: EffectsProps) {
   if (!effects.ok) {
     return (
       <p role="alert" className="mt-3 text-wax">
@@ -250,7 +255,7 @@ function Effects({ effects }: { readonly effects: ReturnType<typeof keyEffects> 
       <ul className="mt-1 columns-2">
         {changed.slice(0, SHOWN).map(({ student, before, after }) => (
           <li key={student.id} className="figures flex justify-between gap-4 pe-8">
-            {fullName(student)}
+            {rosterName(state, student)}
             <span>
               {before ? pointsText(before) : "–"} → <strong>{after ? pointsText(after) : "–"}</strong>
             </span>

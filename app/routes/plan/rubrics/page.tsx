@@ -12,7 +12,7 @@ import { PlanPlaces } from "../../../ui/parts/plan-places";
 import { saveAs } from "../../../ui/save-as";
 import { troubleOf } from "../../../ui/hooks/use-command";
 import { rubricFileWords } from "../../../ui/words/words";
-import { readText } from "../../../ui/read-text";
+import { readText } from "../../../ui/files/read-text";
 import { useChange } from "../../../course/use-change";
 import { runTableJob } from "../../../../workers/client";
 import type { Route } from "./+types/page";

@@ -5,7 +5,7 @@ import { counted } from "#core/words";
 import { AsYouLeftIt } from "../../../ui/fields/as-you-left-it";
 import { readTextDraft, useTyped } from "../../../ui/fields/drafts";
 import { rosterWords } from "../../../ui/words/words";
-import { readText } from "../../../ui/read-text";
+import { readText } from "../../../ui/files/read-text";
 import { FileButton } from "../../../ui/files/file-button";
 
 const ROLE_WORDS: Readonly<Record<RosterRole, string>> = {

@@ -34,7 +34,7 @@ export function Reports({
       if (!at || !then) throw new Error("The course did not exist on that day. Choose a later one.");
       const [{ runCopyJobs, StoppedError }, { pdfFonts }] = await Promise.all([
         import("../../../../workers/client"),
-        import("../../../ui/work/pages/pdf-fonts"),
+        import("../../../exports/pdf-fonts"),
       ]);
       const fonts = await pdfFonts();
       return runCopyJobs(async (jobs) => {

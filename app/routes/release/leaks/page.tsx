@@ -1,8 +1,9 @@
 import { useMemo, useState } from "react";
 import { useNavigate } from "react-router";
-import { checkedAfter, totalsHistory, type Checked, type Command } from "#core/changes";
-import { courseOf, rosterName, studentsOf } from "#core/model";
+import { checkedAfter, type Checked, type Command } from "#core/changes";
+import { rosterName, studentsOf } from "#core/model";
 import { counted } from "#core/words";
+import { lookedAt } from "../../../course/looked-at";
 import { openCourse } from "../../../course/open-course";
 import { useTroubleOf } from "../../../ui/hooks/use-command";
 import { UnderRelease } from "../../../ui/parts/under-release";
@@ -18,14 +19,7 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
   const { session } = await openCourse(context, params.slot);
   const { searchParams, search } = new URL(request.url);
   const place = readPlace(searchParams);
-  const { state } = session;
-  const asked = {
-    at: session.now(),
-    by: courseOf(state).markerId,
-    fresh: () => crypto.randomUUID(),
-    journal: session.entries,
-  };
-  const checked: Checked = { state, history: totalsHistory(state, session.entries) };
+  const { checked, asked } = lookedAt(session);
   return { checked, asked, pending: pendingOf(checked, place), back: `/courses/${params.slot}/release${search}` };
 }
 

@@ -217,9 +217,9 @@ function ChangedTotals({
           </tr>
         </thead>
         <tbody>
-          {total.changed.map(({ student, old, present }) => (
+          {total.changed.map(({ student, studentName, old, present }) => (
             <tr key={student.id} className="figures border-b border-rule">
-              <td className="py-1">{`${student.givenName} ${student.familyName}`}</td>
+              <td className="py-1">{studentName}</td>
               <td className="text-soft">{old ?? "nothing"}</td>
               <td className="font-semibold">{present ?? "nothing"}</td>
               <td className="text-right">

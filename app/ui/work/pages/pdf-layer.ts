@@ -1,7 +1,9 @@
 import { fittedTextContent } from "../text/fitted-text";
 import { PdfTextLayer, type PdfDocument } from "./pdf-document";
 import { boxesOf, mapText, type Box, type TextMap } from "../text/text-map";
-import type { Quad } from "#core/formats";
+
+/** A stretch of a line in points of its page: x and y of the upper left, upper right, lower left and lower right. */
+type Quad = readonly [number, number, number, number, number, number, number, number];
 
 type Viewport = ReturnType<Awaited<ReturnType<PdfDocument["getPage"]>>["getViewport"]>;
 

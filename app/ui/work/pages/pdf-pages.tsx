@@ -4,6 +4,7 @@ import { holdPdf, pdfAtHand, putFirstPage, takeFirstPage } from "./kept-pdfs";
 import type { PdfDocument, PdfTrouble } from "./pdf-document";
 import { Unreadable } from "./unreadable";
 import type { ViewerProps } from "./viewers";
+import { useNearView } from "../../hooks/use-near-view";
 
 type PdfPagesProps = Pick<ViewerProps, "blob" | "name" | "width" | "turn" | "onPage" | "onDocument" | "overlay">;
 
@@ -64,22 +65,8 @@ const AHEAD = "900px 0px";
 function PdfPageView({ blob, document, number, width, turn, guess, onPage, overlay }: PdfPageViewProps) {
   const frame = useRef<HTMLDivElement>(null);
   const surface = useRef<HTMLDivElement>(null);
-  const [near, setNear] = useState(number === 1);
+  const near = useNearView(frame, AHEAD, number === 1);
   const [shape, setShape] = useState<number | null>(null);
-  useEffect(() => {
-    const element = frame.current;
-    if (!element) return;
-    const observer = new IntersectionObserver(
-      ([entry]) => {
-        setNear(entry?.isIntersecting ?? false);
-      },
-      { rootMargin: AHEAD },
-    );
-    observer.observe(element);
-    return () => {
-      observer.disconnect();
-    };
-  }, []);
   useEffect(() => {
     const element = frame.current;
     const host = surface.current;

@@ -127,7 +127,7 @@ export function usePaperFiles({ rows, work, criteria, draft, repository, send }:
             `${file.name} cannot be read as a PDF. Nothing was changed; save it again and try once more.`,
           );
         });
-        const { readRemarks } = await import("../../../../ui/work/marks/read-remarks");
+        const { readRemarks } = await import("../../../../exports/read-remarks");
         const { remarks, left } = await readRemarks(file, found, { file: work.file, blob: work.blob, criteria });
         const beside = left === 0 ? "" : ` ${counted(left, "remark")} beside the work left out.`;
         if (remarks.length === 0) return `${file.name} holds no remarks on this work.${beside}`;

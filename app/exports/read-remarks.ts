@@ -1,9 +1,9 @@
 import { findPassage, makePassage, workKindOf, type Note, type WorkFile } from "#core/model";
-import type { FoundMark } from "#core/formats";
-import { readOwn } from "./own-note";
-import { withPageLayer, type PageLayer } from "../pages/pdf-layer";
-import { closePdf, openPdf, type PdfDocument } from "../pages/pdf-document";
-import { workText } from "../text/work-text";
+import type { FoundMark } from "../../workers/protocol";
+import { readOwn } from "../ui/work/marks/own-note";
+import { withPageLayer, type PageLayer } from "../ui/work/pages/pdf-layer";
+import { closePdf, openPdf, type PdfDocument } from "../ui/work/pages/pdf-document";
+import { workText } from "../ui/work/text/work-text";
 
 /** A remark read from a file, ready to be taken in. */
 export type ReadRemark = Pick<Note, "mark" | "target" | "criterionId" | "colour" | "body"> & { readonly id: string };

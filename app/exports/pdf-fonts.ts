@@ -8,7 +8,7 @@ import latinStrong from "@fontsource/literata/files/literata-latin-600-normal.wo
 import latin from "@fontsource/literata/files/literata-latin-400-normal.woff?url";
 import vietnameseStrong from "@fontsource/literata/files/literata-vietnamese-600-normal.woff?url";
 import vietnamese from "@fontsource/literata/files/literata-vietnamese-400-normal.woff?url";
-import type { FontFile } from "#core/formats";
+import type { FontFile } from "../../workers/protocol";
 
 const FILES: Readonly<Record<FontFile["weight"], readonly string[]>> = {
   text: [latin, latinExtended, greek, cyrillic, vietnamese],

@@ -1,0 +1,20 @@
+import { z } from "zod";
+
+/** The name under which a course lies in this browser, as a form sends it. */
+export const slotField = z.string().trim().min(1).max(200);
+
+/**
+ * Reads the fields of a form that was sent. Names in `lists` may come more than once, and come as a list; of any other the
+ * last one counts.
+ */
+export async function readForm<S extends z.ZodType>(
+  request: Request,
+  schema: S,
+  lists: readonly string[] = [],
+): Promise<z.ZodSafeParseResult<z.output<S>>> {
+  const fields = await request.formData();
+  return schema.safeParse({
+    ...Object.fromEntries(fields),
+    ...Object.fromEntries(lists.map((name) => [name, fields.getAll(name)])),
+  });
+}
