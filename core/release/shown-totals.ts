@@ -47,11 +47,17 @@ function releasedItem(state: CourseState, assignment: Assignment, studentId: Stu
   return itemOf(assignment, { standing: copy.standing, counted, wordsOnly: false });
 }
 
+/** The value of an assignment that a student has been given and sees; null where there is none. */
+export function givenValue(state: CourseState, assignment: Assignment, studentId: StudentId): Exact | null {
+  if (!isShown(state, assignment, studentId, "score")) return null;
+  const exact = copyOf(state, assignment.id, studentId).score?.content.exact;
+  return exact == null ? null : fromFraction(exact);
+}
+
 /** Whether a student has been given the very value that enters the totals. */
 export function knowsValue(state: CourseState, assignment: Assignment, studentId: StudentId, value: Exact): boolean {
-  if (!isShown(state, assignment, studentId, "score")) return false;
-  const exact = copyOf(state, assignment.id, studentId).score?.content.exact;
-  return exact != null && compare(fromFraction(exact), value) === 0;
+  const given = givenValue(state, assignment, studentId);
+  return given !== null && compare(given, value) === 0;
 }
 
 /** Whether an item takes part in totals at all. */

@@ -22,7 +22,7 @@ interface FilesOptions {
 
 /** Takes files in at one place; what is of another kind is handed on too, so that whoever reads it says what is wrong. */
 export function useFiles({ kind, multiple = false, disabled = false, onFiles }: FilesOptions): DropzoneState {
-  return useDropzone({
+  const zone = useDropzone({
     ...(kind && { accept: acceptOf(kind) }),
     multiple,
     disabled,
@@ -34,7 +34,10 @@ export function useFiles({ kind, multiple = false, disabled = false, onFiles }: 
     preventDropOnDocument: false,
     onDrop: (files, refused) => {
       const all = [...files, ...refused.map(({ file }) => file)];
+      // The same file may be chosen again at once.
+      zone.inputRef.current.value = "";
       if (all.length > 0) onFiles(multiple ? all : all.slice(0, 1));
     },
   });
+  return zone;
 }

@@ -23,7 +23,7 @@ import { figuresOf, itemOf, letterOf, passes, type Item } from "#core/totals";
 import { leakTotals } from "./leak-totals";
 import { narrow, type Source, type Total } from "./narrowing";
 import { isShown } from "../visibility";
-import { entersTotals, knowsValue, shownTotals } from "../shown-totals";
+import { entersTotals, givenValue, shownTotals } from "../shown-totals";
 
 /** How much of a sealed score can be worked out (handbook, section 8). */
 export type Verdict = "exact" | "narrow" | "open";
@@ -87,9 +87,7 @@ export function leaksOf(
   observed: readonly Observation[] = [{ state, totals: null }],
 ): LeakReport {
   const hidden = new Map<string, Interval>();
-  const times = [state, ...observed.map((one) => one.state)];
-  const known = (assignment: Assignment, value: Exact) =>
-    times.some((at) => knowsValue(at, assignment, studentId, value));
+  const known = knownTo([...new Set([state, ...observed.map((one) => one.state)])], studentId);
   const leaf = (assignment: Assignment, item: Item): Source => {
     if (!entersTotals(item)) return { kind: "known", value: null };
     if (known(assignment, item.value)) return { kind: "known", value: item.value };
@@ -119,6 +117,22 @@ export function leaksOf(
     leaks: [...fromTotals, ...throughRubrics(state, studentId)],
     inconsistent,
     unchecked: [...new Set(found.flatMap(({ unchecked }) => unchecked))],
+  };
+}
+
+/** Whether a student knows a value of an assignment at any of several times; what they were given is read once for each. */
+function knownTo(
+  times: readonly CourseState[],
+  studentId: StudentId,
+): (assignment: Assignment, value: Exact) => boolean {
+  const given = new Map<Assignment, readonly Exact[]>();
+  return (assignment, value) => {
+    let values = given.get(assignment);
+    if (!values) {
+      values = times.flatMap((at) => givenValue(at, assignment, studentId) ?? []);
+      given.set(assignment, values);
+    }
+    return values.some((one) => compare(one, value) === 0);
   };
 }
 
