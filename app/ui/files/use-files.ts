@@ -34,8 +34,9 @@ export function useFiles({ kind, multiple = false, disabled = false, onFiles }: 
     preventDropOnDocument: false,
     onDrop: (files, refused) => {
       const all = [...files, ...refused.map(({ file }) => file)];
-      // The same file may be chosen again at once.
-      zone.inputRef.current.value = "";
+      // The same file may be chosen again at once. A place without a button has no field, whatever the type says.
+      const field = zone.inputRef.current as HTMLInputElement | null;
+      if (field) field.value = "";
       if (all.length > 0) onFiles(multiple ? all : all.slice(0, 1));
     },
   });
