@@ -13,7 +13,7 @@ interface DropPlaceProps {
 export function DropPlace({ words, className, onFiles, children }: DropPlaceProps) {
   const { getRootProps, isDragActive } = useFiles({ multiple: true, onFiles });
   return (
-    <div {...getRootProps({ className: `relative ${className}`, tabIndex: undefined, role: undefined })}>
+    <div {...getRootProps({ className: `relative ${className}` })}>
       {children}
       {isDragActive && (
         <p className="pointer-events-none absolute inset-3 z-30 grid place-items-center rounded border-2 border-dashed border-green bg-green-wash font-serif text-xl">

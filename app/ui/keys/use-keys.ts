@@ -18,9 +18,9 @@ interface KeyOptions<S extends KeyScope> {
 }
 
 /**
- * Listens to the keys of one part of the application while it is on the screen. Ours, and not react-hotkeys-hook: that
- * one hears either all keys by their place or all by what is printed on them, and the desk needs digits by their place and
- * letters as printed, before the work's own keys or after them, from the moment its paper is painted.
+ * Listens to the keys of one part of the application while it is on the screen. Ours, and not react-hotkeys-hook (5.4.0,
+ * read and not tried): a call of it hears its keys all by their place or all by what is printed on them, and none that
+ * needs the right Alt key. The desk needs digits by their place, letters as printed, and brackets on every keyboard.
  */
 export function useKeys<S extends KeyScope>(
   scope: S,
@@ -51,7 +51,7 @@ export function useKeys<S extends KeyScope>(
   }, [scope, first]);
 }
 
-/** Carries out a press on an element that has keys of a part to itself; answers whether it was one of `names`. */
+/** Carries out a press on an element that has keys of a part to itself; answers whether it was one of `acts`. */
 export function actOn<S extends KeyScope, N extends KeyName<S>>(
   pressed: Pressed<S> | null,
   acts: Readonly<Record<N, (digit: number) => unknown>>,

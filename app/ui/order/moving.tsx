@@ -105,6 +105,7 @@ export function MovingList({
 }
 
 interface Moving {
+  /** Goes on the element of the item. */
   readonly place: (element: HTMLElement | null) => void;
   readonly style: CSSProperties;
   readonly isHeld: boolean;
