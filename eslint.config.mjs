@@ -30,6 +30,18 @@ export default defineConfig(
       "react-hooks/incompatible-library": "off",
       // A field takes the focus only when the person has just opened it by a key or a press.
       "jsx-a11y/no-autofocus": "off",
+      "jsx-a11y/label-has-associated-control": ["error", { controlComponents: ["Choice"] }],
+      "no-restricted-syntax": [
+        "error",
+        {
+          selector: "JSXOpeningElement[name.name='select']",
+          message: "app/ui/fields/choice.tsx is the one choice out of a list.",
+        },
+        {
+          selector: "JSXAttribute[name.name='type'][value.value=/^(checkbox|radio)$/]",
+          message: "Tick and OneOf of app/ui/fields are the one box to tick and the one choice of a few.",
+        },
+      ],
     },
   },
   {

@@ -47,6 +47,18 @@ test("a score typed in the breath in which the page is left is there again", asy
   for (const [at, paper] of papers.entries()) await expect(paper).toHaveText(String(31 + at));
 });
 
+test("a change whose effects are still being looked at is not called kept", async ({ page }) => {
+  await openDemo(page, "/plan/assignments/story-map");
+  await allKept(page);
+  const said = await page.getByRole("checkbox", { name: /Kept from students/ }).evaluate(async (box: HTMLElement) => {
+    box.click();
+    for (let turn = 0; turn < 10; turn += 1) await Promise.resolve();
+    return document.querySelector("[data-keeping]")?.getAttribute("data-keeping");
+  });
+  expect(said).toBe("keeping");
+  await allKept(page);
+});
+
 test("two tabs on the same course see each other's changes", async ({ page, context }) => {
   await openDemo(page, "/gradebook");
   const other = await context.newPage();

@@ -73,7 +73,9 @@ test("an assignment is removed only after saying what is lost, and one undo brin
   await page.getByRole("button", { name: "Remove", exact: true }).click();
   await expect(page.getByRole("link", { name: "Field notebook" })).toHaveCount(0);
   await page.getByRole("button", { name: "Undo: Assignment Field notebook removed" }).click();
-  await expect(page.getByRole("listitem").filter({ hasText: "Field notebook" })).toContainText("28 scored");
+  await expect(page.getByRole("main").getByRole("listitem").filter({ hasText: "Field notebook" })).toContainText(
+    "28 scored",
+  );
 });
 
 test("a rule is tried on an example and on all totals before it is applied", async ({ page }) => {

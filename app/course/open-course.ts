@@ -22,3 +22,13 @@ export function orMissing<T>(record: T | undefined, what: string): T {
   if (record === undefined) throw data(`There is no such ${what} in this course.`, { status: 404 });
   return record;
 }
+
+/** Whether this is what `orMissing` throws. */
+export const isMissing = (error: unknown): boolean =>
+  typeof error === "object" &&
+  error !== null &&
+  "init" in error &&
+  typeof error.init === "object" &&
+  error.init !== null &&
+  "status" in error.init &&
+  error.init.status === 404;

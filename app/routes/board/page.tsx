@@ -3,6 +3,7 @@ import { Link } from "react-router";
 import { courseOf } from "#core/model";
 import { counted } from "#core/words";
 import { lookedAt } from "../../course/looked-at";
+import { live, useLive } from "../../course/live";
 import { openCourse } from "../../course/open-course";
 import { LaneStrip } from "../../ui/parts/lane-strip";
 import { useLeakCheck } from "../../ui/hooks/use-leak-check";
@@ -12,18 +13,16 @@ import type { Route } from "./+types/page";
 import { boardRows, workedOut, type StepFilter } from "./rows";
 
 export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
-  const { repository, session } = await openCourse(context, params.slot);
+  const { session } = await openCourse(context, params.slot);
   const step = new URL(request.url).searchParams.get("step");
   const filter: StepFilter = step === "collect" || step === "check" ? step : null;
-  const now = repository.surroundings.now();
-  const { checked } = lookedAt(session);
-  return {
-    checked,
-    filter,
-    timeZone: courseOf(session.state).timeZone,
-    rows: boardRows(session.state, now, filter),
-    empty: Object.keys(session.state.assignments).length === 0,
-  };
+  const shown = live(session, (state) => ({
+    checked: lookedAt(session).checked,
+    timeZone: courseOf(state).timeZone,
+    rows: boardRows(state, session.now(), filter),
+    empty: Object.keys(state.assignments).length === 0,
+  }));
+  return { filter, shown };
 }
 
 const FILTER_WORDS = {
@@ -38,7 +37,8 @@ const FILTER_WORDS = {
 } as const;
 
 export default function BoardPage({ loaderData, params }: Route.ComponentProps) {
-  const { rows, filter, timeZone, empty, checked } = loaderData;
+  const { filter } = loaderData;
+  const { rows, timeZone, empty, checked } = useLive(loaderData.shown);
   const { found } = useLeakCheck(checked);
   const leaking = useMemo(() => workedOut(found), [found]);
   const home = `/courses/${params.slot}`;

@@ -1,7 +1,7 @@
 import { Keyboard, Redo2, Search, Undo2 } from "lucide-react";
 import { lazy, Suspense, useEffect, useState, type ReactNode } from "react";
 import type { CourseState } from "#core/model";
-import { useChange } from "../../course/use-change";
+import { useHistoryStep } from "../../course/use-news";
 import { useKeys } from "../../ui/keys/use-keys";
 import { CommandSearch } from "./command-search";
 import { LightSwitch, type Light } from "./light-switch";
@@ -21,7 +21,7 @@ interface ToolsProps {
 
 /** What can be had everywhere in a course, with its keys: the search, undo and redo, the light, the sheet of keys. */
 export function BarTools({ slot, state, undo, redo, light, onLight }: ToolsProps) {
-  const change = useChange();
+  const go = useHistoryStep();
   const [open, setOpen] = useState<"search" | "keys" | null>(null);
   const close = () => {
     setOpen(null);
@@ -35,8 +35,12 @@ export function BarTools({ slot, state, undo, redo, light, onLight }: ToolsProps
       sheet: () => {
         setOpen("keys");
       },
-      undo: () => void change("undo"),
-      redo: () => void change("redo"),
+      undo: () => {
+        go("undo");
+      },
+      redo: () => {
+        go("redo");
+      },
     },
     { whileTyping: ["find"] },
   );
@@ -62,7 +66,9 @@ export function BarTools({ slot, state, undo, redo, light, onLight }: ToolsProps
         name={undo ? `Undo: ${undo}` : "Nothing to undo"}
         hint={undo ? `Undo: ${undo} (Ctrl Z)` : "Nothing to undo"}
         disabled={!undo}
-        onPress={() => void change("undo")}
+        onPress={() => {
+          go("undo");
+        }}
       >
         <Undo2 size={16} aria-hidden="true" />
       </Tool>
@@ -70,7 +76,9 @@ export function BarTools({ slot, state, undo, redo, light, onLight }: ToolsProps
         name={redo ? `Redo: ${redo}` : "Nothing to redo"}
         hint={redo ? `Redo: ${redo} (Ctrl Y)` : "Nothing to redo"}
         disabled={!redo}
-        onPress={() => void change("redo")}
+        onPress={() => {
+          go("redo");
+        }}
       >
         <Redo2 size={16} aria-hidden="true" />
       </Tool>

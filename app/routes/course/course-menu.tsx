@@ -1,9 +1,15 @@
 import { ChevronDown } from "lucide-react";
-import { DropdownMenu } from "radix-ui";
-import { Link, useNavigate } from "react-router";
+import { lazy, Suspense, useState } from "react";
+import { Link } from "react-router";
 import type { CourseListing } from "#storage";
 
-/** The course's name; it leads to the board, and its menu to the other courses. */
+const loadList = () => import("./course-list");
+const CourseList = lazy(loadList);
+
+const LABEL = "Switch course";
+const LOOK = "grid size-7 place-items-center rounded text-soft hover:bg-table hover:text-ink";
+
+/** The course's name; it leads to the board, and its menu to the other courses. The menu comes when it is first asked for. */
 export function CourseMenu({
   slot,
   title,
@@ -13,51 +19,40 @@ export function CourseMenu({
   readonly title: string;
   readonly courses: readonly CourseListing[];
 }) {
-  const navigate = useNavigate();
-  const item = "block cursor-pointer rounded px-3 py-1.5 outline-none data-[highlighted]:bg-table";
+  const [isAsked, setAsked] = useState(false);
+  const arrow = <ChevronDown size={15} aria-hidden="true" />;
+  const button = (
+    <button
+      type="button"
+      aria-label={LABEL}
+      aria-haspopup="menu"
+      className={LOOK}
+      onPointerEnter={() => void loadList()}
+      onFocus={() => void loadList()}
+      onKeyDown={({ key }) => {
+        if (key === "ArrowDown") setAsked(true);
+      }}
+      onClick={() => {
+        setAsked(true);
+      }}
+    >
+      {arrow}
+    </button>
+  );
   return (
     <div className="mr-3 flex items-center gap-1">
       <Link to={`/courses/${slot}`} className="max-w-56 truncate font-serif text-[17px] font-semibold">
         {title}
       </Link>
-      <DropdownMenu.Root modal={false}>
-        <DropdownMenu.Trigger
-          aria-label="Switch course"
-          className="grid size-7 place-items-center rounded text-soft hover:bg-table hover:text-ink"
-        >
-          <ChevronDown size={15} aria-hidden="true" />
-        </DropdownMenu.Trigger>
-        <DropdownMenu.Portal>
-          <DropdownMenu.Content
-            align="start"
-            sideOffset={6}
-            className="z-50 min-w-64 rounded border border-rule bg-sheet p-1 text-sm shadow-lg"
-          >
-            {courses
-              .filter((course) => course.slot === slot || !course.archived)
-              .map((course) => (
-                <DropdownMenu.Item
-                  key={course.slot}
-                  className={item}
-                  onSelect={() => void navigate(`/courses/${course.slot}`)}
-                >
-                  {course.title}
-                  {course.slot === slot && <span className="text-soft"> (open)</span>}
-                </DropdownMenu.Item>
-              ))}
-            <DropdownMenu.Item className={`${item} text-soft`} onSelect={() => void navigate("/courses")}>
-              All courses
-            </DropdownMenu.Item>
-            <DropdownMenu.Separator className="my-1 h-px bg-rule" />
-            <DropdownMenu.Item className={item} onSelect={() => void navigate(`/courses/${slot}/files#read-in`)}>
-              Read in a course file
-            </DropdownMenu.Item>
-            <DropdownMenu.Item className={item} onSelect={() => void navigate(`/courses/${slot}/files#empty`)}>
-              Start an empty course
-            </DropdownMenu.Item>
-          </DropdownMenu.Content>
-        </DropdownMenu.Portal>
-      </DropdownMenu.Root>
+      {isAsked ? (
+        <Suspense fallback={button}>
+          <CourseList slot={slot} courses={courses} label={LABEL} className={LOOK}>
+            {arrow}
+          </CourseList>
+        </Suspense>
+      ) : (
+        button
+      )}
     </div>
   );
 }

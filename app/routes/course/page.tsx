@@ -2,8 +2,10 @@ import { isRouteErrorResponse, Outlet } from "react-router";
 import { courseOf } from "#core/model";
 import { keep, known } from "../../course/choices";
 import { CourseProvider } from "../../course/course-provider";
+import { live, useLive } from "../../course/live";
 import { openCourse } from "../../course/open-course";
 import { Trouble } from "../../ui/parts/trouble";
+import { NewsAtFoot } from "../../ui/news/news-at-foot";
 import type { Route } from "./+types/page";
 import { Bar } from "./bar";
 import { DamageState } from "./damage-state";
@@ -11,36 +13,41 @@ import { useFlowCounts } from "./use-flow-counts";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
-  // Before anything is waited for: no other loader of the page may have read an older state.
-  const { state, history } = session;
   const [courses, light] = await Promise.all([repository.coursesAtHand(), known(repository, "light")]);
   if (lastCourse !== params.slot) keep(repository, "last-course", params.slot);
   lastCourse = params.slot;
   return {
     repository,
     session,
-    state,
-    timeZone: courseOf(state).timeZone,
     courses,
-    title: courseOf(state).shortTitle,
     light,
-    undo: history.undoable.at(-1)?.line ?? null,
-    redo: history.redoable.at(-1)?.line ?? null,
+    shown: live(session, (state) => ({
+      state,
+      timeZone: courseOf(state).timeZone,
+      title: courseOf(state).shortTitle,
+      undo: session.history.undoable.at(-1)?.line ?? null,
+      redo: session.history.redoable.at(-1)?.line ?? null,
+    })),
   };
 }
 
-// Written only when another course is opened, not at every look.
+// Written only when another course is opened.
 let lastCourse: string | null = null;
 
 export default function CoursePage({ loaderData, params }: Route.ComponentProps) {
-  const { repository, session, state, timeZone } = loaderData;
+  const { repository, session, courses, light } = loaderData;
+  const shown = useLive(loaderData.shown);
+  const { state, timeZone } = shown;
   const counts = useFlowCounts(session, state);
   return (
-    <CourseProvider session={session} shown={state}>
+    <CourseProvider session={session}>
       <div className="flex min-h-screen flex-col">
         <Bar
           slot={params.slot}
-          {...loaderData}
+          {...shown}
+          session={session}
+          courses={courses}
+          light={light}
           counts={counts}
           onLight={(chosen) => {
             keep(repository, "light", chosen);
@@ -50,6 +57,7 @@ export default function CoursePage({ loaderData, params }: Route.ComponentProps)
           <DamageState repository={repository} session={session} damage={session.damage} timeZone={timeZone} />
         )}
         <Outlet />
+        <NewsAtFoot />
       </div>
     </CourseProvider>
   );

@@ -6,6 +6,8 @@ import { InlineField } from "../../ui/fields/inline-field";
 import { MoreMenu } from "../../ui/dialogs/more-menu";
 import { issueWords } from "../../ui/words/words";
 import type { PlanBlock } from "./rows";
+import { Choice } from "../../ui/fields/choice";
+import { Tick } from "../../ui/fields/tick";
 
 interface CategoryHeadProps {
   readonly block: PlanBlock;
@@ -121,34 +123,30 @@ function CategoryRules({
       <InlineField label="Name" className="w-52" value={block.name} maxLength={200} onKeep={(name) => edit({ name })} />
       <label className="text-[13px] text-soft">
         How scores combine
-        <select
-          className="field mt-0 block text-[15px] text-ink"
+        <Choice
+          className="mt-0 block text-[15px]"
           value={block.method}
-          onChange={(event) => {
-            tell(edit({ method: event.target.value as Category["method"] }));
+          onChoose={(picked) => {
+            tell(edit({ method: picked }));
           }}
-        >
-          {METHODS.map(([value, words]) => (
-            <option key={value} value={value}>
-              {words}
-            </option>
-          ))}
-        </select>
+          options={METHODS}
+        />
       </label>
       <label className="text-[13px] text-soft">
         Which ones count
-        <select
-          className="field block text-[15px] text-ink"
+        <Choice
+          className="block text-[15px]"
           value={keep.kind}
-          onChange={(event) => {
-            const kind = event.target.value as Category["keep"]["kind"];
+          onChoose={(picked) => {
+            const kind = picked;
             tell(edit({ keep: kind === "all" ? { kind } : { kind, count: keep.kind === "all" ? 1 : keep.count } }));
           }}
-        >
-          <option value="all">All of them</option>
-          <option value="dropLowest">Without the lowest</option>
-          <option value="keepBest">Only the best</option>
-        </select>
+          options={[
+            ["all", "All of them"],
+            ["dropLowest", "Without the lowest"],
+            ["keepBest", "Only the best"],
+          ]}
+        />
       </label>
       {keep.kind !== "all" && (
         <InlineField
@@ -163,17 +161,15 @@ function CategoryRules({
           }
         />
       )}
-      <label className="flex h-9 items-center gap-2 text-[14px]">
-        <input
-          type="checkbox"
-          className="size-4 accent-green"
-          checked={block.bonus}
-          onChange={(event) => {
-            tell(edit({ bonus: event.target.checked }));
-          }}
-        />
+      <Tick
+        className="h-9 text-[14px]"
+        checked={block.bonus}
+        onChange={(ticked) => {
+          tell(edit({ bonus: ticked }));
+        }}
+      >
         Bonus: its weight is pure gain
-      </label>
+      </Tick>
       {trouble && (
         <p role="alert" className="w-full text-[13px] text-wax">
           {trouble}

@@ -1,6 +1,8 @@
 import { useMemo, useState } from "react";
 import { Link } from "react-router";
+import type { Command } from "#core/changes";
 import { localToday, type AssignmentId, type CategoryId } from "#core/kernel";
+import { live, useLive } from "../../course/live";
 import { openCourse } from "../../course/open-course";
 import { Ask } from "../../ui/dialogs/ask";
 import { MovingLists } from "../../ui/order/moving";
@@ -8,6 +10,7 @@ import { PlanPlaces } from "../../ui/parts/plan-places";
 import { useTotalsAsk } from "../../ui/dialogs/totals-ask";
 import { troubleOf } from "../../ui/hooks/use-command";
 import { useChange } from "../../course/use-change";
+import { useNews } from "../../course/use-news";
 import { AddCategory } from "./add-category";
 import { CategoryBlock } from "./category-block";
 import { ShorthandBox } from "./shorthand-box";
@@ -17,7 +20,7 @@ import type { Route } from "./+types/page";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
-  return { state: session.state, now: session.now() };
+  return { shown: live(session, (state) => ({ state, now: session.now() })) };
 }
 
 /** What is about to be removed. */
@@ -28,11 +31,12 @@ interface Removal {
 }
 
 export default function PlanPage({ loaderData, params }: Route.ComponentProps) {
-  const { state, now } = loaderData;
+  const { state, now } = useLive(loaderData.shown);
   const rows = useMemo(() => planRows(state), [state]);
   const scales = useMemo(() => Object.values(state.scales), [state.scales]);
   const categories = rows.blocks.map(({ id, name }) => ({ id, name }));
   const change = useChange();
+  const news = useNews();
   const { send, dialog } = useTotalsAsk(state, change);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [removal, setRemoval] = useState<Removal | null>(null);
@@ -53,11 +57,16 @@ export default function PlanPage({ loaderData, params }: Route.ComponentProps) {
     const { parentId } = state.categories[block.id] ?? { parentId: null };
     tell(send({ type: "placeCategory", categoryId: block.id, parentId, beforeId: before?.id ?? null }));
   };
+  const remove = async (command: Command) => {
+    const outcome = await change(command);
+    news(outcome);
+    return troubleOf(outcome);
+  };
   const removeLine = (line: PlanLine) => {
     setRemoval({
       title: `Remove ${line.name}?`,
       losses: lossWords(state, [line.id]),
-      act: async () => troubleOf(await change({ type: "removeAssignments", assignmentIds: [line.id] })),
+      act: () => remove({ type: "removeAssignments", assignmentIds: [line.id] }),
     });
   };
   const removeBlock = (block: PlanBlock) => {
@@ -68,7 +77,7 @@ export default function PlanPage({ loaderData, params }: Route.ComponentProps) {
     setRemoval({
       title: `Remove ${block.name}?`,
       losses: [...(block.lines.length > 0 ? [`${String(block.lines.length)} assignments`] : []), ...losses],
-      act: async () => troubleOf(await change({ type: "removeCategory", categoryId: block.id })),
+      act: () => remove({ type: "removeCategory", categoryId: block.id }),
     });
   };
 

@@ -6,6 +6,7 @@ import { counted, dayText } from "#core/words";
 import { AsYouLeftIt } from "../../ui/fields/as-you-left-it";
 import { readTextDraft, useTyped } from "../../ui/fields/drafts";
 import { shorthandWords } from "../../ui/words/words";
+import { Choice } from "../../ui/fields/choice";
 
 interface ShorthandBoxProps {
   readonly timeZone: string;
@@ -69,20 +70,13 @@ export function ShorthandBox({ timeZone, today, categories, scales, first, onAdd
           }}
         />
         {categories.length > 0 && (
-          <select
-            aria-label="Category where a line names none"
-            className="field !w-44"
+          <Choice
+            label="Category where a line names none"
+            className="!w-44"
             value={chosen?.id ?? ""}
-            onChange={(event) => {
-              setCategory(event.target.value);
-            }}
-          >
-            {categories.map(({ id, name }) => (
-              <option key={id} value={id}>
-                in {name}
-              </option>
-            ))}
-          </select>
+            onChoose={setCategory}
+            options={categories.map(({ id, name }) => [id, `in ${name}`] as const)}
+          />
         )}
         <button type="button" className="act act-first" disabled={!can} onClick={() => void add()}>
           {read.items.length > 1 ? `Add ${String(read.items.length)} assignments` : "Add assignment"}

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { Link, useNavigation, useSearchParams } from "react-router";
 import { lookedAt } from "../../course/looked-at";
+import { live, useLive } from "../../course/live";
 import { openCourse } from "../../course/open-course";
 import { inAddress } from "../../ui/address";
 import { CopyAside } from "./seals/copy-aside";
@@ -15,12 +16,16 @@ import type { Route } from "./+types/page";
 export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
   const place = readPlace(new URL(request.url).searchParams);
-  const { checked, asked } = lookedAt(session);
-  return { rows: releaseRows(session.state, place, asked), place, checked, asked };
+  const shown = live(session, (state) => {
+    const { checked, asked } = lookedAt(session);
+    return { rows: releaseRows(state, place, asked), checked, asked };
+  });
+  return { place, shown };
 }
 
 export default function ReleasePage({ loaderData, params }: Route.ComponentProps) {
-  const { rows, place, checked, asked } = loaderData;
+  const { place } = loaderData;
+  const { rows, checked, asked } = useLive(loaderData.shown);
   const [search, setSearch] = useSearchParams();
   // What was ticked shows at once; what rests on it follows with the next look, and nothing is released in between.
   const [wish, setWish] = useState<{ readonly base: ReleasePlace; readonly place: ReleasePlace } | null>(null);

@@ -10,7 +10,6 @@ export interface LetterData extends VisibleAssignment {
   readonly messages: readonly Message[];
   /** The student can write about it. */
   readonly writes: boolean;
-  readonly works: readonly { readonly file: WorkFile; readonly blob: Blob }[];
 }
 
 /** A letter, the marked work behind it, and the conversation about it. */
@@ -22,6 +21,7 @@ export function LetterSection({
   timeZone,
   nameOf,
   read,
+  blobs,
   change,
 }: {
   readonly letter: LetterData;
@@ -31,6 +31,8 @@ export function LetterSection({
   readonly timeZone: string;
   readonly nameOf: (message: Message) => string;
   readonly read: (file: WorkFile) => Promise<Blob | null>;
+  /** The bytes of the files that stand in it, as far as they are read. */
+  readonly blobs: ReadonlyMap<string, Blob | null>;
   readonly change: SendChange;
 }) {
   const place = { assignmentId: letter.assignment.id, studentId };
@@ -40,9 +42,10 @@ export function LetterSection({
         <Letter title={letter.assignment.name} courseTitle={courseTitle} name={name} {...letter} read={read} />
       </div>
       {letter.comments &&
-        letter.works.map(({ file, blob }) => (
-          <MarkedWork key={file.id} file={file} blob={blob} comments={letter.comments} />
-        ))}
+        letter.comments.files.map((file) => {
+          const blob = blobs.get(file.id);
+          return blob && <MarkedWork key={file.id} file={file} blob={blob} comments={letter.comments} />;
+        })}
       {letter.writes && (
         <section
           aria-label={`Conversation on ${letter.assignment.name}`}

@@ -1,71 +1,56 @@
 import { useEffect } from "react";
 import { Link } from "react-router";
-import { courseOf, fullName, mailsOf, type Message, type WorkFile } from "#core/model";
-import { announcedWork, canReply, visibleMessages, visibleTo, visibleTotals } from "#core/release";
+import { type WorkFile } from "#core/model";
 import { CourseProvider } from "../../course/course-provider";
-import { openCourse, orMissing } from "../../course/open-course";
+import { live, useLive } from "../../course/live";
+import { openCourse } from "../../course/open-course";
 import { fromAddress } from "../../ui/address";
+import { useBlobs } from "../../ui/hooks/use-blobs";
 import { TotalsLetter } from "../../ui/letter/totals-letter";
 import { useChange } from "../../course/use-change";
 import { AnnouncedWork } from "./announced-work";
 import { LetterSection } from "./letter-section";
 import { Post } from "./post";
 import type { Route } from "./+types/page";
+import { windowRows } from "./rows";
 
 /** Reads fixed copies and what is announced: nothing else of the course's present state goes to this page but names. */
 export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
-  const { state } = session;
-  const student = orMissing(state.students[fromAddress("student", params.studentId)], "student");
-  const letters = await Promise.all(
-    visibleTo(state, student.id).map(async (letter) => {
-      const files = letter.comments?.files ?? [];
-      const blobs = await Promise.all(files.map((file) => repository.readFile(params.slot, file.id)));
-      const assignment = orMissing(state.assignments[letter.assignment.id], "assignment");
-      return {
-        ...letter,
-        messages: visibleMessages(state, assignment, student.id),
-        writes: canReply(state, assignment, student.id),
-        works: files.flatMap((file, index) => (blobs[index] ? [{ file, blob: blobs[index] }] : [])),
-      };
-    }),
-  );
-  const { shortTitle, timeZone } = courseOf(state);
+  const studentId = fromAddress("student", params.studentId);
+  const shown = live(session, (state) => windowRows(state, studentId, session.now()));
+  const read = (file: WorkFile) => repository.readFile(params.slot, file.id);
+  const files = shown.read().value.letters.flatMap(({ comments }) => comments?.files ?? []);
   return {
     session,
-    state,
-    letters,
-    announced: announcedWork(state, session.now()),
-    totals: visibleTotals(state, student.id),
-    mails: mailsOf(state).filter(({ studentId }) => studentId === student.id),
+    shown,
+    read,
     isReading: new URL(request.url).searchParams.has("reading"),
-    studentId: student.id,
-    name: fullName(student),
-    courseTitle: shortTitle,
-    timeZone,
-    nameOf: ({ by }: Message) => (by ? (state.markers[by]?.name ?? "") : fullName(student)),
-    read: (file: WorkFile) => repository.readFile(params.slot, file.id),
+    bytes: new Map(await Promise.all(files.map(async (file) => [file.id, await read(file)] as const))),
   };
 }
 
 export default function StudentWindow(props: Route.ComponentProps) {
-  const { session, state } = props.loaderData;
   return (
-    <CourseProvider session={session} shown={state}>
+    <CourseProvider session={props.loaderData.session}>
       <Window {...props} />
     </CourseProvider>
   );
 }
 
 function Window({ loaderData, params }: Route.ComponentProps) {
-  const { letters, announced, totals, mails, isReading, studentId, name, courseTitle, timeZone, nameOf, read } =
-    loaderData;
+  const { isReading, read, bytes } = loaderData;
+  const { letters, announced, totals, mails, studentId, name, courseTitle, timeZone, nameOf } = useLive(
+    loaderData.shown,
+  );
+  const files = letters.flatMap(({ comments }) => comments?.files ?? []);
+  const blobs = useBlobs(files, bytes, read);
   const change = useChange();
   useEffect(() => {
     if (!isReading) return;
     const assignmentIds = letters.map(({ assignment }) => assignment.id);
     void change({ type: "openLetter", studentId, assignmentIds, totals: true });
-    // Opened once when the student comes, not again with every look of the router.
+    // Opened once when the student comes, not again with every change.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [isReading, studentId, change]);
   return (
@@ -116,6 +101,7 @@ function Window({ loaderData, params }: Route.ComponentProps) {
               timeZone={timeZone}
               nameOf={nameOf}
               read={read}
+              blobs={blobs}
               change={change}
             />
           ))

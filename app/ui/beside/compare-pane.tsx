@@ -3,6 +3,7 @@ import { useMemo } from "react";
 import type { FileId } from "#core/kernel";
 import { LazyWork } from "./lazy-work";
 import type { SweepRows, SweepSheet } from "./sweep-rows";
+import { Choice } from "../fields/choice";
 
 interface ComparePaneProps {
   readonly rows: SweepRows;
@@ -26,20 +27,13 @@ export function ComparePane({ rows, levelId, near, read, onLevel, onClose }: Com
       className="h-full w-[440px] max-w-full shrink-0 overflow-auto border-s border-rule px-4 py-3"
     >
       <div className="flex items-center gap-2">
-        <select
-          aria-label="Level"
-          className="field !w-56 text-[14px]"
+        <Choice
+          label="Level"
+          className="!w-56 text-[14px]"
           value={levelId}
-          onChange={(event) => {
-            onLevel(event.target.value);
-          }}
-        >
-          {criterion.levels.map(({ id, name }) => (
-            <option key={id} value={id}>
-              At {name}
-            </option>
-          ))}
-        </select>
+          onChoose={onLevel}
+          options={criterion.levels.map(({ id, name }) => [id, `At ${name}`] as const)}
+        />
         <span className="figures text-[13.5px] text-soft">{near.length} at it or next to it</span>
         <button
           type="button"

@@ -1,17 +1,21 @@
+import { X } from "lucide-react";
 import { Dialog } from "radix-ui";
 import type { ReactNode } from "react";
 
-/** A window over the page that asks for something: a title, a sentence, and what stands below; Escape closes it. */
+const WIDTHS = { small: "w-[min(460px,94vw)]", wide: "w-[min(640px,94vw)]", full: "w-[min(960px,94vw)]" } as const;
+
+/** A window over the page: a title, a sentence if one is needed, and what stands below; Escape closes it. */
 export function DialogFrame({
   title,
   detail,
-  wide = false,
+  width = "small",
   onClose,
   children,
 }: {
   readonly title: string;
-  readonly detail: string;
-  readonly wide?: boolean;
+  readonly detail?: string;
+  /** A `full` one is for reading, and has its own way out beside the title. */
+  readonly width?: keyof typeof WIDTHS;
   readonly onClose: () => void;
   readonly children: ReactNode;
 }) {
@@ -25,13 +29,27 @@ export function DialogFrame({
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/30" />
         <Dialog.Content
-          className={`fixed top-1/2 left-1/2 z-50 max-h-[86vh] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded border border-rule bg-sheet p-6 shadow-xl ${wide ? "w-[min(640px,94vw)]" : "w-[min(460px,94vw)]"}`}
+          {...(detail === undefined && { "aria-describedby": undefined })}
+          className={`fixed top-1/2 left-1/2 z-50 max-h-[86vh] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded border border-rule bg-sheet p-6 shadow-xl ${WIDTHS[width]}`}
         >
           <Dialog.Title className="font-serif text-[20px] font-semibold">{title}</Dialog.Title>
-          <Dialog.Description className="figures mt-1 text-[14.5px] text-soft">{detail}</Dialog.Description>
+          {width === "full" && (
+            <Dialog.Close
+              aria-label="Close"
+              className="absolute top-4 right-4 grid size-8 place-items-center rounded text-soft hover:bg-table"
+            >
+              <X size={18} aria-hidden="true" />
+            </Dialog.Close>
+          )}
+          {detail !== undefined && (
+            <Dialog.Description className="figures mt-1 text-[14.5px] text-soft">{detail}</Dialog.Description>
+          )}
           {children}
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>
   );
 }
+
+/** The way out of a window without anything done. */
+export const LeaveAsItIs = () => <Dialog.Close className="act act-quiet">Leave as it is</Dialog.Close>;

@@ -7,6 +7,7 @@ import { counted } from "#core/words";
 import { Ask } from "./ask";
 import { STRETCH } from "../hooks/use-changed-totals";
 import { troubleOf } from "../hooks/use-command";
+import { untilTakenIn } from "../hooks/under-way";
 
 /** Students named in the list of changed totals. */
 const SHOWN = 8;
@@ -61,7 +62,8 @@ export function useTotalsAsk(
 ): { readonly send: (command: Command) => Promise<string | null>; readonly dialog: ReactNode } {
   const [asking, setAsking] = useState<Asking | null>(null);
   const send = async (command: Command): Promise<string | null> => {
-    const effects = await effectsOf(state, command);
+    // Until it is looked at it is nowhere but here: the bar must not call it kept.
+    const effects = await untilTakenIn(effectsOf(state, command));
     if (effects && (effects.totals.length > 0 || effects.above > 0)) {
       const goOn = await new Promise<boolean>((answer) => {
         setAsking({ ...effects, answer });

@@ -1,4 +1,6 @@
 import { useId, useState } from "react";
+import { Choice } from "./choice";
+import { Tick } from "./tick";
 
 /** A choice that is taken as soon as it is made; where keeping it is refused, the reason stands below it. */
 export function ChoiceField<V extends string>({
@@ -23,20 +25,14 @@ export function ChoiceField<V extends string>({
       <label htmlFor={id} className={labelHidden ? "sr-only" : "block text-[13px] text-soft"}>
         {label}
       </label>
-      <select
+      <Choice
         id={id}
-        className="field"
         value={value}
-        onChange={(event) => {
-          void onKeep(event.target.value as V)?.then(setTrouble);
+        onChoose={(picked) => {
+          void onKeep(picked)?.then(setTrouble);
         }}
-      >
-        {options.map(([option, words]) => (
-          <option key={option} value={option}>
-            {words}
-          </option>
-        ))}
-      </select>
+        options={options}
+      />
       {trouble && (
         <p role="alert" className="mt-1 text-[13px] text-wax">
           {trouble}
@@ -61,20 +57,18 @@ export function TickField({
   const [trouble, setTrouble] = useState<string | null>(null);
   return (
     <div>
-      <label className="flex items-start gap-2 text-[14px]">
-        <input
-          type="checkbox"
-          className="mt-0.5 size-4 accent-green"
-          checked={checked}
-          onChange={(event) => {
-            void onKeep(event.target.checked).then(setTrouble);
-          }}
-        />
+      <Tick
+        className="text-[14px]"
+        checked={checked}
+        onChange={(ticked) => {
+          void onKeep(ticked).then(setTrouble);
+        }}
+      >
         <span>
           {label}
           {detail && <span className="block text-[13px] text-soft">{detail}</span>}
         </span>
-      </label>
+      </Tick>
       {trouble && (
         <p role="alert" className="mt-1 text-[13px] text-wax">
           {trouble}

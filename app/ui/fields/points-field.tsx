@@ -23,7 +23,11 @@ export function PointsField({ place, label, value, onKeep, onDone }: PointsField
   useEffect(() => {
     field.current?.select();
   }, []);
+  const isLeft = useRef(false);
   const leave = (kept: boolean) => {
+    // Going on to the next field takes the focus away from here, which is no second leaving.
+    if (isLeft.current) return;
+    isLeft.current = true;
     at.drop();
     onDone(kept);
   };

@@ -3,6 +3,7 @@ import { useFetcher } from "react-router";
 import type { AssignmentId } from "#core/kernel";
 import type { CourseListing } from "#storage";
 import { counted } from "#core/words";
+import { Tick } from "../../../ui/fields/tick";
 
 /** What the action of copying answers. */
 interface Answer {
@@ -31,22 +32,21 @@ export function CopyElsewhere({
       <fieldset className="text-[14px]">
         <legend className="text-[13px] text-soft">Copy to other courses</legend>
         {others.map((course) => (
-          <label key={course.slot} className="flex items-center gap-2 py-0.5">
-            <input
-              type="checkbox"
-              name="to"
-              value={course.slot}
-              className="size-4 accent-green"
-              checked={chosen.has(course.slot)}
-              onChange={(event) => {
-                const next = new Set(chosen);
-                if (event.target.checked) next.add(course.slot);
-                else next.delete(course.slot);
-                setChosen(next);
-              }}
-            />
+          <Tick
+            key={course.slot}
+            className="py-0.5"
+            name="to"
+            value={course.slot}
+            checked={chosen.has(course.slot)}
+            onChange={(ticked) => {
+              const next = new Set(chosen);
+              if (ticked) next.add(course.slot);
+              else next.delete(course.slot);
+              setChosen(next);
+            }}
+          >
             {course.title}
-          </label>
+          </Tick>
         ))}
       </fieldset>
       <div className="mt-1.5 flex items-center gap-3">

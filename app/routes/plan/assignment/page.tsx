@@ -1,5 +1,6 @@
 import { useMemo, useState } from "react";
 import { Link, useNavigate } from "react-router";
+import { live, useLive } from "../../../course/live";
 import { openCourse, orMissing } from "../../../course/open-course";
 import { Ask } from "../../../ui/dialogs/ask";
 import { fromAddress, inAddress } from "../../../ui/address";
@@ -15,14 +16,18 @@ import type { Route } from "./+types/page";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
-  const { state } = session;
-  const assignment = orMissing(state.assignments[fromAddress("assignment", params.assignmentId)], "assignment");
+  const assignmentId = fromAddress("assignment", params.assignmentId);
   const others = (await repository.courses()).filter(({ slot }) => slot !== params.slot);
-  return { state, assignment, others };
+  const shown = live(session, (state) => ({
+    state,
+    assignment: orMissing(state.assignments[assignmentId], "assignment"),
+  }));
+  return { shown, others };
 }
 
 export default function AssignmentPage({ loaderData, params }: Route.ComponentProps) {
-  const { state, assignment, others } = loaderData;
+  const { others } = loaderData;
+  const { state, assignment } = useLive(loaderData.shown);
   const rows = useMemo(() => assignmentRows(state, assignment), [state, assignment]);
   const change = useChange();
   const navigate = useNavigate();

@@ -1,35 +1,16 @@
-import { RouterContextProvider } from "react-router";
 import { describe, expect, it } from "vitest";
-import type { Instant } from "#core/kernel";
 import { assignmentsOf, courseOf } from "#core/model";
-import { entriesOf, smallCourse } from "#core/testing";
-import { memoryNeighbours, memoryShelves } from "../../../../storage/memory-shelves";
-import { Repository } from "../../../../storage";
-import { repositoryContext } from "../../../context";
+import { smallCourse } from "#core/testing";
 import { startEmptyCourse } from "../../../start-courses";
+import { openSmallCourse, sentForm } from "../../../testing/open-small-course";
 import { clientAction } from "./route";
-
-const surroundings = (() => {
-  let count = 0;
-  const next = () => (count += 1);
-  return {
-    now: () => new Date(Date.UTC(2026, 10, 28, 9, 0, next())).toISOString() as Instant,
-    fresh: () => `f${String(next())}`,
-  };
-})();
 
 /** A repository with a small course and an empty one, and the plan's form sent to the empty one. */
 async function send(fields: Readonly<Record<string, string>>) {
-  const repository = await Repository.open(memoryShelves(), memoryNeighbours()(), surroundings);
-  await repository.keepCourse("small", entriesOf(smallCourse()), new Map());
+  const { repository, context } = await openSmallCourse();
   const started = await startEmptyCourse(repository, "Empty", "Noor Albrecht");
   const slot = started.ok ? started.value : "";
-  const context = new RouterContextProvider();
-  context.set(repositoryContext, Promise.resolve(repository));
-  const body = new FormData();
-  for (const [name, value] of Object.entries(fields)) body.set(name, value);
-  const request = new Request("http://localhost/", { method: "post", body });
-  const answer = await clientAction({ request, params: { slot }, context } as never);
+  const answer = await clientAction({ request: sentForm(fields), params: { slot }, context } as never);
   const session = await repository.session(slot);
   return { answer, state: session?.state };
 }

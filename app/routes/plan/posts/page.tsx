@@ -4,6 +4,7 @@ import { postsPage, type PostIssue } from "#core/formats";
 import type { FileId } from "#core/kernel";
 import { courseOf, fullName, postsOf, studentsOf } from "#core/model";
 import { counted, momentText } from "#core/words";
+import { live, useLive } from "../../../course/live";
 import { openCourse, orMissing } from "../../../course/open-course";
 import { fromAddress, inAddress } from "../../../ui/address";
 import { PlanPlaces } from "../../../ui/parts/plan-places";
@@ -16,16 +17,14 @@ import type { Route } from "./+types/page";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
-  const { state } = session;
-  const assignment = orMissing(state.assignments[fromAddress("assignment", params.assignmentId)], "assignment");
-  const students = studentsOf(state);
-  return {
-    repository,
-    assignment,
-    students,
+  const assignmentId = fromAddress("assignment", params.assignmentId);
+  const shown = live(session, (state) => ({
+    assignment: orMissing(state.assignments[assignmentId], "assignment"),
+    students: studentsOf(state),
     timeZone: courseOf(state).timeZone,
-    known: postsOf(state, assignment.id).length,
-  };
+    known: postsOf(state, assignmentId).length,
+  }));
+  return { repository, shown };
 }
 
 const issueText = (issue: PostIssue): string => {
@@ -46,7 +45,8 @@ const SHOWN = 8;
 
 /** The posts of a discussion, pasted or from CSV: looked at first, then taken in as everyone's hand-ins. */
 export default function PostsPage({ loaderData, params }: Route.ComponentProps) {
-  const { repository, assignment, students, timeZone, known } = loaderData;
+  const { repository } = loaderData;
+  const { assignment, students, timeZone, known } = useLive(loaderData.shown);
   const change = useChange();
   const { value: text, set: setText, clear, isLeft } = useTyped(`posts/${assignment.id}`, "", readTextDraft);
   const [said, setSaid] = useState<{ good: boolean; words: string } | null>(null);

@@ -1,4 +1,6 @@
 import type { AnswerKey } from "#core/model";
+import { Choice } from "../../../ui/fields/choice";
+import { Tick } from "../../../ui/fields/tick";
 
 interface KeyFieldsProps {
   readonly place: number;
@@ -38,17 +40,18 @@ export function KeyFields({ place, answerKey: key, onChange }: KeyFieldsProps) {
               }}
             />
           </label>
-          <select
-            aria-label={`Tolerance of question ${String(place)} in`}
-            className="field !w-28"
+          <Choice
+            label={`Tolerance of question ${String(place)} in`}
+            className="!w-28"
             value={key.toleranceIn}
-            onChange={(event) => {
-              onChange({ ...key, toleranceIn: event.target.value === "percent" ? "percent" : "units" });
+            onChoose={(picked) => {
+              onChange({ ...key, toleranceIn: picked === "percent" ? "percent" : "units" });
             }}
-          >
-            <option value="units">units</option>
-            <option value="percent">percent</option>
-          </select>
+            options={[
+              ["units", "units"],
+              ["percent", "percent"],
+            ]}
+          />
         </div>
       );
     case "short":
@@ -82,9 +85,8 @@ function ChoiceFields({
       <legend className="text-[13px] text-soft">Options; tick the right ones</legend>
       {key.options.map((option, index) => (
         <div key={index} className="mt-1 flex items-center gap-2">
-          <input
-            type="checkbox"
-            aria-label={`Option ${letter(index)} of question ${String(place)} is right`}
+          <Tick
+            label={`Option ${letter(index)} of question ${String(place)} is right`}
             checked={key.right.includes(index)}
             onChange={() => {
               flip(index);
@@ -125,16 +127,14 @@ function ChoiceFields({
             Take off the last
           </button>
         )}
-        <label className="flex items-center gap-1.5">
-          <input
-            type="checkbox"
-            checked={key.partial}
-            onChange={(event) => {
-              onChange({ ...key, partial: event.target.checked });
-            }}
-          />
+        <Tick
+          checked={key.partial}
+          onChange={(ticked) => {
+            onChange({ ...key, partial: ticked });
+          }}
+        >
           A part of the right ones earns a part
-        </label>
+        </Tick>
       </div>
     </fieldset>
   );

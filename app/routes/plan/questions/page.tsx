@@ -5,6 +5,7 @@ import { compare, fromDecimal, pointsText, sameValue, type Instant } from "#core
 import { courseOf, questionsOf, rosterName, studentsOf, type Assignment, type CourseState } from "#core/model";
 import { questionPoints } from "#core/scoring";
 import { counted } from "#core/words";
+import { live, useLive } from "../../../course/live";
 import { openCourse, orMissing } from "../../../course/open-course";
 import { fromAddress, inAddress } from "../../../ui/address";
 import { FigureInput } from "../../../ui/fields/figure-input";
@@ -21,31 +22,32 @@ import {
   draftOf,
   FRESH_KEYS,
   freshQuestion,
-  KIND_WORDS,
+  KIND_OPTIONS,
   keptQuestion,
   lackOf,
   type QuestionDraft,
   readQuestions,
 } from "./rows";
 import type { Route } from "./+types/page";
+import { Choice } from "../../../ui/fields/choice";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
-  const { state } = session;
-  const assignment = orMissing(state.assignments[fromAddress("assignment", params.assignmentId)], "assignment");
-  return {
-    repository,
+  const assignmentId = fromAddress("assignment", params.assignmentId);
+  const shown = live(session, (state) => ({
     state,
-    assignment,
-    questions: questionsOf(state, assignment.id),
+    assignment: orMissing(state.assignments[assignmentId], "assignment"),
+    questions: questionsOf(state, assignmentId),
     students: studentsOf(state),
     by: courseOf(state).markerId,
-  };
+  }));
+  return { repository, shown };
 }
 
 /** The questions of an assignment with their keys; what a change does to figures is shown before it is applied. */
 export default function QuestionsPage({ loaderData, params }: Route.ComponentProps) {
-  const { repository, state, assignment, questions, students, by } = loaderData;
+  const { repository } = loaderData;
+  const { state, assignment, questions, students, by } = useLive(loaderData.shown);
   const change = useChange();
   const stored = useMemo(() => questions.map(draftOf), [questions]);
   const typed = useTyped<readonly QuestionDraft[] | null>(`questions/${assignment.id}`, null, readQuestions, stored);
@@ -111,19 +113,14 @@ export default function QuestionsPage({ loaderData, params }: Route.ComponentPro
               </label>
               <label className="text-[13px] text-soft">
                 Answered by
-                <select
-                  className="field block !w-48"
+                <Choice
+                  className="block !w-48"
                   value={draft.key.kind}
-                  onChange={(event) => {
-                    edit(index, { key: FRESH_KEYS[event.target.value as keyof typeof FRESH_KEYS] });
+                  onChoose={(picked) => {
+                    edit(index, { key: FRESH_KEYS[picked] });
                   }}
-                >
-                  {Object.entries(KIND_WORDS).map(([kind, words]) => (
-                    <option key={kind} value={kind}>
-                      {words}
-                    </option>
-                  ))}
-                </select>
+                  options={KIND_OPTIONS}
+                />
               </label>
               <FigureInput
                 label="Points"

@@ -18,12 +18,13 @@ export const FRESH_KEYS: { readonly [K in AnswerKey["kind"]]: Extract<AnswerKey,
   written: { kind: "written" },
 };
 
-export const KIND_WORDS: Readonly<Record<AnswerKey["kind"], string>> = {
-  choice: "choice",
-  numeric: "number",
-  short: "short text",
-  written: "written, judged by hand",
-};
+/** How an answer is judged, by the kind of its key. */
+export const KIND_OPTIONS: readonly (readonly [kind: AnswerKey["kind"], words: string])[] = [
+  ["choice", "choice"],
+  ["numeric", "number"],
+  ["short", "short text"],
+  ["written", "written, judged by hand"],
+];
 
 export const draftOf = ({ id, prompt, points, key }: Question): QuestionDraft => ({ id, prompt, points, key });
 

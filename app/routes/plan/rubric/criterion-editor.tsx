@@ -7,6 +7,7 @@ import { FigureInput } from "../../../ui/fields/figure-input";
 import { MoreMenu } from "../../../ui/dialogs/more-menu";
 import { readFigure, readOptionalFigure } from "../../../ui/fields/read-figure";
 import { BoundsRuler } from "./bounds-ruler";
+import { Tick } from "../../../ui/fields/tick";
 
 interface CriterionEditorProps {
   readonly criterion: Criterion;
@@ -173,16 +174,14 @@ export function CriterionEditor(props: CriterionEditorProps) {
         ) : (
           <span />
         )}
-        <label className="flex items-center gap-1.5">
-          <input
-            type="checkbox"
-            checked={criterion.asksEvidence}
-            onChange={(event) => {
-              onChange({ ...criterion, asksEvidence: event.target.checked });
-            }}
-          />
+        <Tick
+          checked={criterion.asksEvidence}
+          onChange={(ticked) => {
+            onChange({ ...criterion, asksEvidence: ticked });
+          }}
+        >
           Asks for a passage of the work
-        </label>
+        </Tick>
         <span>up to {String(top)} points</span>
       </p>
       <LevelWords

@@ -4,6 +4,7 @@ import { pointsText, sameValue } from "#core/kernel";
 import { rosterName, type Rubric, rubricSchema, usesOfRubric } from "#core/model";
 import { checkRubric } from "#core/scoring";
 import { counted } from "#core/words";
+import { live, useLive } from "../../../course/live";
 import { openCourse, orMissing } from "../../../course/open-course";
 import { fromAddress } from "../../../ui/address";
 import { PlanPlaces } from "../../../ui/parts/plan-places";
@@ -19,9 +20,8 @@ import type { Route } from "./+types/page";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
-  const { state } = session;
-  const rubric = orMissing(state.rubrics[fromAddress("rubric", params.rubricId)], "rubric");
-  return { state, rubric };
+  const rubricId = fromAddress("rubric", params.rubricId);
+  return { shown: live(session, (state) => ({ state, rubric: orMissing(state.rubrics[rubricId], "rubric") })) };
 }
 
 const fresh = () => crypto.randomUUID();
@@ -31,7 +31,7 @@ const REST = 400;
 const SHOWN = 6;
 
 export default function RubricPage({ loaderData, params }: Route.ComponentProps) {
-  const { state, rubric: stored } = loaderData;
+  const { state, rubric: stored } = useLive(loaderData.shown);
   const change = useChange();
   const typed = useTyped<Rubric | null>(
     `rubric/${stored.id}`,

@@ -3,6 +3,8 @@ import type { Rubric } from "#core/model";
 import { isWeighted } from "#core/scoring";
 import { counted } from "#core/words";
 import { saveAs } from "../../../ui/save-as";
+import { Choice } from "../../../ui/fields/choice";
+import { Tick } from "../../../ui/fields/tick";
 
 interface RubricHeadProps {
   readonly rubric: Rubric;
@@ -30,43 +32,43 @@ export function RubricHead({ rubric, uses, judged, edit }: RubricHeadProps) {
         </label>
         <label className={label}>
           It is for
-          <select
-            className="field text-[15px] text-ink"
+          <Choice
+            className="text-[15px]"
             value={rubric.purpose}
-            onChange={(event) => {
-              edit({ purpose: event.target.value as Rubric["purpose"] });
+            onChoose={(picked) => {
+              edit({ purpose: picked });
             }}
-          >
-            <option value="score">the score</option>
-            <option value="outcomes">outcomes only</option>
-          </select>
+            options={[
+              ["score", "the score"],
+              ["outcomes", "outcomes only"],
+            ]}
+          />
         </label>
         <label className={label}>
           A chosen level proposes
-          <select
-            className="field text-[15px] text-ink"
+          <Choice
+            className="text-[15px]"
             value={rubric.proposal}
-            onChange={(event) => {
-              edit({ proposal: event.target.value as Rubric["proposal"] });
+            onChoose={(picked) => {
+              edit({ proposal: picked });
             }}
-          >
-            <option value="top">its top</option>
-            <option value="middle">its middle</option>
-            <option value="bottom">its bottom</option>
-          </select>
+            options={[
+              ["top", "its top"],
+              ["middle", "its middle"],
+              ["bottom", "its bottom"],
+            ]}
+          />
         </label>
         {!isWeighted(rubric) && (
-          <label className="flex h-9 items-center gap-2 text-[14px]">
-            <input
-              type="checkbox"
-              className="size-4 accent-green"
-              checked={rubric.scaled}
-              onChange={(event) => {
-                edit({ scaled: event.target.checked });
-              }}
-            />
+          <Tick
+            className="h-9 text-[14px]"
+            checked={rubric.scaled}
+            onChange={(ticked) => {
+              edit({ scaled: ticked });
+            }}
+          >
             Scaled to the assignment&rsquo;s points
-          </label>
+          </Tick>
         )}
         <span className="flex-1" />
         <button

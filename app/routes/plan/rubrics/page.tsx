@@ -5,6 +5,7 @@ import { decimal, type Id } from "#core/kernel";
 import { type Rubric, usesOfRubric } from "#core/model";
 import { adaptRubric, rulerEnds, startCriterion } from "#core/scoring";
 import { counted } from "#core/words";
+import { live, useLive } from "../../../course/live";
 import { openCourse } from "../../../course/open-course";
 import { fromAddress, inAddress } from "../../../ui/address";
 import { MoreMenu } from "../../../ui/dialogs/more-menu";
@@ -20,13 +21,13 @@ import { FileButton } from "../../../ui/files/file-button";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
-  return { state: session.state };
+  return { shown: live(session, (state) => ({ state })) };
 }
 
 const fresh = () => crypto.randomUUID();
 
 export default function RubricsPage({ loaderData, params }: Route.ComponentProps) {
-  const { state } = loaderData;
+  const { state } = useLive(loaderData.shown);
   const change = useChange();
   const navigate = useNavigate();
   const [search] = useSearchParams();

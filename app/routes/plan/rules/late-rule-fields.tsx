@@ -5,6 +5,7 @@ import { ChoiceField } from "../../../ui/fields/choice-field";
 import { FigureInput } from "../../../ui/fields/figure-input";
 import { readFigure, readOptionalFigure } from "../../../ui/fields/read-figure";
 import type { EditRules } from "./rules";
+import { Tick } from "../../../ui/fields/tick";
 
 const START: LateRule = {
   ratePercent: decimal("5"),
@@ -27,17 +28,15 @@ export function LateRuleFields({ draft, edit }: { readonly draft: Course; readon
     <section aria-label="Late and missing work" className="grid gap-x-12 lg:grid-cols-[1fr_420px]">
       <div className="space-y-3">
         <h2 className="border-t-2 border-ink pt-2 font-semibold">Late work</h2>
-        <label className="flex items-center gap-2 text-[14.5px]">
-          <input
-            type="checkbox"
-            className="size-4 accent-green"
-            checked={rule !== null}
-            onChange={(event) => {
-              edit({ lateRule: event.target.checked ? START : null });
-            }}
-          />
+        <Tick
+          className="text-[14.5px]"
+          checked={rule !== null}
+          onChange={(ticked) => {
+            edit({ lateRule: ticked ? START : null });
+          }}
+        >
           Late work loses points
-        </label>
+        </Tick>
         {rule && (
           <div className="grid grid-cols-2 gap-3">
             <FigureInput

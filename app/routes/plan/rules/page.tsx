@@ -4,6 +4,7 @@ import { sameValue, type StudentId } from "#core/kernel";
 import { courseOf, rosterName, type Course } from "#core/model";
 import type { ChangedTotal } from "#core/totals";
 import { counted } from "#core/words";
+import { live, useLive } from "../../../course/live";
 import { openCourse } from "../../../course/open-course";
 import { PlanPlaces } from "../../../ui/parts/plan-places";
 import { useTotalsAsk } from "../../../ui/dialogs/totals-ask";
@@ -21,7 +22,7 @@ import type { Route } from "./+types/page";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
-  return { state: session.state };
+  return { shown: live(session, (state) => ({ state })) };
 }
 
 /** Students named in the list of changed totals. */
@@ -40,7 +41,7 @@ const isEdits = (stored: unknown, course: Course): stored is Partial<Rules> =>
   Object.entries(stored).every(([key, value]) => key in course && isShapedLike(value, course[key as keyof Course]));
 
 export default function RulesPage({ loaderData, params }: Route.ComponentProps) {
-  const { state } = loaderData;
+  const { state } = useLive(loaderData.shown);
   const course = courseOf(state);
   const typed = useTyped<Partial<Rules>>("rules", NO_EDITS, readEdits(course));
   const { value: edits, set: setEdits } = typed;

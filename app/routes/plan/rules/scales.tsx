@@ -3,6 +3,7 @@ import type { Command } from "#core/changes";
 import { parseDecimal, type Decimal } from "#core/kernel";
 import type { Scale } from "#core/model";
 import { formText } from "../../../ui/fields/form-text";
+import { Choice } from "../../../ui/fields/choice";
 
 const KINDS: Readonly<Record<Scale["kind"], string>> = {
   passNotYet: "pass and not yet",
@@ -97,13 +98,12 @@ export function Scales({
         </label>
         <label className={label}>
           Kind
-          <select name="kind" defaultValue={changing?.kind} className="field text-[15px] text-ink">
-            {Object.entries(KINDS).map(([kind, words]) => (
-              <option key={kind} value={kind}>
-                {words}
-              </option>
-            ))}
-          </select>
+          <Choice
+            name="kind"
+            defaultValue={changing?.kind}
+            className="text-[15px]"
+            options={Object.entries(KINDS).map(([kind, words]) => [kind, words] as const)}
+          />
         </label>
         <label className={`${label} w-64`}>
           Levels, highest first

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { useFetcher } from "react-router";
 import type { CourseListing } from "#storage";
+import { Choice } from "../../../ui/fields/choice";
 
 /** The plan of another course as a beginning: categories, assignments, rubrics, rules; nobody and nobody's work. */
 export function CopyPlan({ others }: { readonly others: readonly CourseListing[] }) {
@@ -12,29 +13,26 @@ export function CopyPlan({ others }: { readonly others: readonly CourseListing[]
       <fetcher.Form method="post" action="copy" className="mt-2 space-y-2">
         <label className="block text-[13px] text-soft">
           Course
-          <select name="from" className="field text-[15px] text-ink">
-            {others.map(({ slot, title }) => (
-              <option key={slot} value={slot}>
-                {title}
-              </option>
-            ))}
-          </select>
+          <Choice
+            name="from"
+            className="text-[15px]"
+            options={others.map(({ slot, title }) => [slot, title] as const)}
+          />
         </label>
         <label className="block text-[13px] text-soft">
           Dates
-          <select
+          <Choice
             name="weeks"
-            className="field text-[15px] text-ink"
+            className="text-[15px]"
             value={weeks}
-            onChange={(event) => {
-              setWeeks(event.target.value);
-            }}
-          >
-            <option value="52">moved by 52 weeks, same day of the week</option>
-            <option value="26">moved by 26 weeks</option>
-            <option value="0">as they are</option>
-            <option value="none">left out</option>
-          </select>
+            onChoose={setWeeks}
+            options={[
+              ["52", "moved by 52 weeks, same day of the week"],
+              ["26", "moved by 26 weeks"],
+              ["0", "as they are"],
+              ["none", "left out"],
+            ]}
+          />
         </label>
         <button type="submit" className="act act-quiet" disabled={fetcher.state !== "idle"}>
           Take the plan over

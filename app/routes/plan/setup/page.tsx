@@ -1,8 +1,10 @@
 import { useMemo } from "react";
+import { live, useLive } from "../../../course/live";
 import { openCourse } from "../../../course/open-course";
 import { PlanPlaces } from "../../../ui/parts/plan-places";
 import { useTroubleOf } from "../../../ui/hooks/use-command";
 import { useChange } from "../../../course/use-change";
+import { useNews } from "../../../course/use-news";
 import { CopyPlan } from "./copy-plan";
 import { Details } from "./details";
 import { JoinedLate, LeftCourse } from "./come-and-gone";
@@ -16,13 +18,16 @@ import type { Route } from "./+types/page";
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
   const others = (await repository.courses()).filter(({ slot }) => slot !== params.slot);
-  return { state: session.state, others, now: session.now() };
+  return { others, shown: live(session, (state) => ({ state, now: session.now() })) };
 }
 
 export default function SetupPage({ loaderData, params }: Route.ComponentProps) {
-  const { state, others, now } = loaderData;
+  const { others } = loaderData;
+  const { state, now } = useLive(loaderData.shown);
   const rows = useMemo(() => setupRows(state, now), [state, now]);
-  const send = useTroubleOf(useChange());
+  const change = useChange();
+  const send = useTroubleOf(change);
+  const news = useNews();
   return (
     <main className="mx-auto w-full max-w-[1080px] px-[30px] pt-6 pb-16">
       <title>{`Course and roster · ${rows.course.title}`}</title>
@@ -32,7 +37,7 @@ export default function SetupPage({ loaderData, params }: Route.ComponentProps) 
         <div>
           <RosterEntry taken={rows.numbers} first={rows.students.length === 0} send={send} />
           {rows.newcomers && <JoinedLate newcomers={rows.newcomers} send={send} />}
-          <Roster rows={rows} send={send} />
+          <Roster rows={rows} send={send} onGone={(command) => void change(command).then(news)} />
           {rows.left.length > 0 && <LeftCourse left={rows.left} slot={params.slot} send={send} />}
         </div>
         <div className="space-y-8">

@@ -7,6 +7,7 @@ import { readTextDraft, useTyped } from "../../../ui/fields/drafts";
 import { rosterWords } from "../../../ui/words/words";
 import { readText } from "../../../ui/files/read-text";
 import { FileButton } from "../../../ui/files/file-button";
+import { Choice } from "../../../ui/fields/choice";
 
 const ROLE_WORDS: Readonly<Record<RosterRole, string>> = {
   number: "Student number",
@@ -78,21 +79,16 @@ export function RosterEntry({
             <tr>
               {roles.map((role, index) => (
                 <th key={index} className="pe-2 pb-1 text-left font-normal">
-                  <select
-                    aria-label={`Column ${String(index + 1)}${table.head?.[index] ? `, ${table.head[index]}` : ""}`}
-                    className="field !py-1 text-[13px]"
+                  <Choice
+                    label={`Column ${String(index + 1)}${table.head?.[index] ? `, ${table.head[index]}` : ""}`}
+                    className="!py-1 text-[13px]"
                     value={role}
-                    onChange={(event) => {
-                      const next = event.target.value as RosterRole;
+                    onChoose={(picked) => {
+                      const next = picked;
                       setChosen(roles.map((one, place) => (place === index ? next : one === next ? "ignore" : one)));
                     }}
-                  >
-                    {ROSTER_ROLES.map((one) => (
-                      <option key={one} value={one}>
-                        {ROLE_WORDS[one]}
-                      </option>
-                    ))}
-                  </select>
+                    options={ROSTER_ROLES.map((one) => [one, ROLE_WORDS[one]] as const)}
+                  />
                 </th>
               ))}
             </tr>

@@ -1,71 +1,60 @@
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import type { Command } from "#core/changes";
 import type { StudentId } from "#core/kernel";
 import { counted } from "#core/words";
 import { Ask } from "../../../ui/dialogs/ask";
 import { ChoiceField } from "../../../ui/fields/choice-field";
 import { InlineField } from "../../../ui/fields/inline-field";
+import type { RecordColumn } from "../../../ui/table/column";
+import { RecordTable } from "../../../ui/table/record-table";
 import type { RosterRow, SetupRows } from "./rows";
 
 type Send = (command: Command) => Promise<string | null>;
 
 /** The roster; one line at a time can be opened and changed. */
-export function Roster({ rows, send }: { readonly rows: SetupRows; readonly send: Send }) {
+export function Roster({
+  rows,
+  send,
+  onGone,
+}: {
+  readonly rows: SetupRows;
+  readonly send: Send;
+  /** Sends that students are off the roster, or left, and says so. */
+  readonly onGone: (command: Command) => void;
+}) {
   const [open, setOpen] = useState<StudentId | null>(null);
   const [leaving, setLeaving] = useState<RosterRow | null>(null);
   const { students, sections } = rows;
+  const columns = useMemo(() => columnsOf(sections, setOpen), [sections]);
   if (students.length === 0) return <p className="mt-6 text-soft">Nobody is on the roster yet.</p>;
   return (
     <section aria-label="Roster" className="mt-8">
       <h2 className="border-t-2 border-ink pt-2 font-semibold">{counted(students.length, "student")}</h2>
-      <table className="mt-2 w-full text-sm">
-        <thead>
-          <tr className="border-b border-ink text-left">
-            <th className="py-1 font-semibold">Name</th>
-            <th className="font-semibold">Number</th>
-            <th className="font-semibold">Section</th>
-            <th>
-              <span className="sr-only">Change</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {students.map((student) => (
-            <tr key={student.id} className="border-b border-rule align-top">
-              {open === student.id ? (
-                <Edit
-                  student={student}
-                  sections={sections}
-                  send={send}
-                  onLeave={() => {
-                    setLeaving(student);
-                  }}
-                  onClose={() => {
-                    setOpen(null);
-                  }}
-                />
-              ) : (
-                <>
-                  <td className="py-1">{student.name}</td>
-                  <td className="py-1 text-soft">{student.number}</td>
-                  <td className="py-1 text-soft">{sections.find(({ id }) => id === student.sectionId)?.name ?? ""}</td>
-                  <td className="py-1 text-right">
-                    <button
-                      type="button"
-                      className="link text-[13px]"
-                      onClick={() => {
-                        setOpen(student.id);
-                      }}
-                    >
-                      Change<span className="sr-only"> {student.name}</span>
-                    </button>
-                  </td>
-                </>
-              )}
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <RecordTable
+        className="mt-2"
+        label="Students on the roster"
+        records={students}
+        columns={columns}
+        keyOf={({ id }) => id}
+        instead={(student) =>
+          open === student.id ? (
+            <Edit
+              student={student}
+              sections={sections}
+              send={send}
+              onLeft={() => {
+                onGone({ type: "setLeft", studentIds: [student.id], left: true });
+              }}
+              onLeave={() => {
+                setLeaving(student);
+              }}
+              onClose={() => {
+                setOpen(null);
+              }}
+            />
+          ) : null
+        }
+      />
       <Ask
         open={leaving !== null}
         title={`Take ${leaving?.name ?? ""} off the roster?`}
@@ -74,7 +63,7 @@ export function Roster({ rows, send }: { readonly rows: SetupRows; readonly send
           setLeaving(null);
         }}
         onAct={() => {
-          if (leaving) void send({ type: "removeStudents", studentIds: [leaving.id] });
+          if (leaving) onGone({ type: "removeStudents", studentIds: [leaving.id] });
         }}
       >
         Everything that is known of this student goes too: hand-ins, scores, comments. Undo brings all of it back. Who
@@ -84,16 +73,47 @@ export function Roster({ rows, send }: { readonly rows: SetupRows; readonly send
   );
 }
 
+function columnsOf(
+  sections: SetupRows["sections"],
+  onOpen: (id: StudentId) => void,
+): readonly RecordColumn<RosterRow>[] {
+  const sectionOf = ({ sectionId }: RosterRow) => sections.find(({ id }) => id === sectionId)?.name ?? "";
+  return [
+    { id: "name", head: "Name", by: ({ name }) => name, cell: ({ name }) => name },
+    { id: "number", head: "Number", by: ({ number }) => number, cell: ({ number }) => number, className: "text-soft" },
+    { id: "section", head: "Section", by: sectionOf, cell: sectionOf, className: "text-soft" },
+    {
+      id: "change",
+      head: "Change",
+      quiet: true,
+      cell: ({ id, name }) => (
+        <button
+          type="button"
+          className="link text-[13px]"
+          onClick={() => {
+            onOpen(id);
+          }}
+        >
+          Change<span className="sr-only"> {name}</span>
+        </button>
+      ),
+      className: "text-right",
+    },
+  ];
+}
+
 function Edit({
   student,
   sections,
   send,
+  onLeft,
   onLeave,
   onClose,
 }: {
   readonly student: RosterRow;
   readonly sections: SetupRows["sections"];
   readonly send: Send;
+  readonly onLeft: () => void;
   readonly onLeave: () => void;
   readonly onClose: () => void;
 }) {
@@ -126,11 +146,7 @@ function Edit({
         <button type="button" className="link block w-full text-right" onClick={onClose}>
           Done
         </button>
-        <button
-          type="button"
-          className="link block w-full text-right"
-          onClick={() => void send({ type: "setLeft", studentIds: [student.id], left: true })}
-        >
+        <button type="button" className="link block w-full text-right" onClick={onLeft}>
           Left the course
         </button>
         <button type="button" className="link block w-full text-right" onClick={onLeave}>

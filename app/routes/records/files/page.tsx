@@ -2,6 +2,7 @@ import { useLocation, useNavigate } from "react-router";
 import { filesOf, scoresCsv } from "#core/formats";
 import { courseOf } from "#core/model";
 import { counted } from "#core/words";
+import { live, useLive } from "../../../course/live";
 import { openCourse } from "../../../course/open-course";
 import { FileButton } from "../../../ui/files/file-button";
 import { JobStatus } from "../../../ui/dialogs/job-status";
@@ -14,14 +15,17 @@ import type { Route } from "./+types/page";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
-  const { state } = session;
-  const students = Object.keys(state.students).length;
-  const markerName = await knownMarkerName(repository);
-  return { repository, session, title: courseOf(state).title, students, files: filesOf(state).length, markerName };
+  const shown = live(session, (state) => ({
+    title: courseOf(state).title,
+    students: Object.keys(state.students).length,
+    files: filesOf(state).length,
+  }));
+  return { repository, session, shown, markerName: await knownMarkerName(repository) };
 }
 
 export default function FilesPage({ loaderData, params }: Route.ComponentProps) {
-  const { repository, session, title, students, files, markerName } = loaderData;
+  const { repository, session, markerName } = loaderData;
+  const { title, students, files } = useLive(loaderData.shown);
   const navigate = useNavigate();
   const { hash } = useLocation();
   const job = useJob();

@@ -3,6 +3,7 @@ import { categoriesOf, sectionsOf, termsOf, type CourseState } from "#core/model
 import { inAddress } from "../../../ui/address";
 import { FIGURE_MODES, type FigureMode } from "./grid/cells";
 import { SHOW_ONLY, type ShowOnly } from "./rows";
+import { Choice } from "../../../ui/fields/choice";
 
 const SHOW_WORDS: Readonly<Record<ShowOnly, string>> = {
   all: "Everyone",
@@ -82,7 +83,7 @@ const Choices = memo(function Choices(props: ChoicesProps) {
       {parts.map(
         ({ name, label, all, options, from }) =>
           options.length >= from && (
-            <Choice
+            <Quiet
               key={name}
               label={label}
               all={all}
@@ -94,7 +95,7 @@ const Choices = memo(function Choices(props: ChoicesProps) {
             />
           ),
       )}
-      <Choice
+      <Quiet
         label="Students shown"
         value={chosen.show}
         options={SHOW_ONLY.map((id) => ({ id, name: SHOW_WORDS[id] }))}
@@ -102,7 +103,7 @@ const Choices = memo(function Choices(props: ChoicesProps) {
           onChoose("show", value);
         }}
       />
-      <Choice
+      <Quiet
         label="Figures shown"
         value={chosen.figures}
         options={FIGURE_MODES.map((id) => ({ id, name: MODE_WORDS[id] }))}
@@ -114,7 +115,7 @@ const Choices = memo(function Choices(props: ChoicesProps) {
   );
 });
 
-function Choice({
+function Quiet({
   label,
   all,
   value,
@@ -130,24 +131,16 @@ function Choice({
   const first = options[0]?.id ?? "";
   const set = all === undefined ? value !== first : value !== "";
   return (
-    <select
-      aria-label={label}
-      className={`field-sizing-content max-w-44 bg-transparent ${set ? "font-semibold text-ink" : "text-soft"}`}
+    <Choice
+      quiet
+      label={label}
+      className={`max-w-44 ${set ? "font-semibold text-ink" : "text-soft"}`}
       value={value}
-      onChange={(event) => {
-        onChoose(event.target.value);
-      }}
-    >
-      {all !== undefined && (
-        <option value="" className="bg-sheet">
-          {all}
-        </option>
-      )}
-      {options.map(({ id, name }) => (
-        <option key={id} value={id} className="bg-sheet">
-          {name}
-        </option>
-      ))}
-    </select>
+      onChoose={onChoose}
+      options={[
+        ...(all !== undefined ? [["", all] as const] : []),
+        ...options.map(({ id, name }) => [id, name] as const),
+      ]}
+    />
   );
 }

@@ -1,7 +1,9 @@
-import { memo, useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
+import { memo, useEffect, useMemo, useRef, useState } from "react";
 import type { NavigateFunction } from "react-router";
 import { entryText } from "#core/changes";
+import type { CourseState } from "#core/model";
 import type { CourseSession } from "#storage";
+import { useLive, type Live } from "../../../course/live";
 import { deskAddress } from "../../../ui/address";
 import { troubleOf } from "../../../ui/hooks/use-command";
 import type { SendChange } from "../../../course/use-change";
@@ -22,6 +24,7 @@ import type { Looking } from "./use-view";
 interface GradebookProps {
   readonly slot: string;
   readonly session: CourseSession;
+  readonly shown: Live<CourseState>;
   readonly looking: Looking;
   readonly change: SendChange;
   readonly navigate: NavigateFunction;
@@ -38,9 +41,8 @@ const startOf = ({ columns }: GradeTable): Selection =>
   });
 
 /** The gradebook of a course. It draws anew when the course or the view changes, not when the router has news. */
-export const Gradebook = memo(function Gradebook({ slot, session, looking, change, navigate }: GradebookProps) {
-  // The screen follows the course itself, not the router's next look at it: a typed score shows at once.
-  const state = useSyncExternalStore(session.subscribe, () => session.state);
+export const Gradebook = memo(function Gradebook({ slot, session, shown, looking, change, navigate }: GradebookProps) {
+  const state = useLive(shown);
   const { view, onSort, hidden, setHidden } = looking;
   const table = useMemo(() => gradeTable(state, view), [state, view]);
   const grid = useRef<GridHandle>(null);

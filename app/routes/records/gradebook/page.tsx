@@ -1,6 +1,7 @@
 import { useEffect, useRef } from "react";
 import { redirect, useLocation, useNavigate } from "react-router";
 import { keepIn, knownIn } from "../../../course/choices";
+import { live } from "../../../course/live";
 import { openCourse } from "../../../course/open-course";
 import { useChange } from "../../../course/use-change";
 import { Gradebook } from "./gradebook";
@@ -11,11 +12,11 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
   const { repository, session } = await openCourse(context, params.slot);
   const { pathname, search } = new URL(request.url);
   const kept = search === "" ? ((await knownIn(repository, params.slot, "gradebook")) ?? "") : "";
-  return kept === "" ? { repository, session } : redirect(pathname + kept);
+  return kept === "" ? { repository, session, shown: live(session, (state) => state) } : redirect(pathname + kept);
 }
 
 export default function GradebookPage({ loaderData, params }: Route.ComponentProps) {
-  const { repository, session } = loaderData;
+  const { repository, session, shown } = loaderData;
   const { search } = useLocation();
   // What one comes with, such as a link to what waits, is looked at and not chosen.
   const came = useRef(search);
@@ -25,6 +26,13 @@ export default function GradebookPage({ loaderData, params }: Route.ComponentPro
     keepIn(repository, params.slot, "gradebook", search);
   }, [repository, params.slot, search]);
   return (
-    <Gradebook slot={params.slot} session={session} looking={useView()} change={useChange()} navigate={useNavigate()} />
+    <Gradebook
+      slot={params.slot}
+      session={session}
+      shown={shown}
+      looking={useView()}
+      change={useChange()}
+      navigate={useNavigate()}
+    />
   );
 }

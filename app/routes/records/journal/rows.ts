@@ -102,31 +102,28 @@ export function journalEntries(state: CourseState, entries: readonly Entry[], fi
     .sort((a, b) => milliseconds(b.change.at) - milliseconds(a.change.at) || b.seq - a.seq);
 }
 
-/** Entries as lines, with what changed from what to what. */
-export function journalLines(state: CourseState, all: readonly Entry[], shown: readonly Entry[]): JournalLine[] {
-  const { timeZone } = courseOf(state);
-  return shown.map(({ seq, kind, change }) => {
-    const fields = change.patches.flatMap(({ before, after }) =>
-      Object.keys(after ?? before ?? {})
-        .filter((field) => !PLACE.has(field))
-        .map((field) => ({
-          what: fieldWords(field),
-          before: valueText(before?.[field]),
-          after: valueText(after?.[field]),
-        })),
-    );
-    return {
-      seq,
-      changeId: change.id,
-      when: momentText(change.at, timeZone),
-      who: state.markers[change.by]?.name ?? "",
-      line: change.line,
-      reason: change.reason ?? "",
-      fields: fields.slice(0, FIELDS),
-      more: Math.max(0, fields.length - FIELDS),
-      state: kind !== "change" ? "step" : isUndone(all, change.id) ? "undone" : "standing",
-    };
-  });
+/** An entry as a line, with what changed from what to what. */
+export function journalLine(state: CourseState, all: readonly Entry[], { seq, kind, change }: Entry): JournalLine {
+  const fields = change.patches.flatMap(({ before, after }) =>
+    Object.keys(after ?? before ?? {})
+      .filter((field) => !PLACE.has(field))
+      .map((field) => ({
+        what: fieldWords(field),
+        before: valueText(before?.[field]),
+        after: valueText(after?.[field]),
+      })),
+  );
+  return {
+    seq,
+    changeId: change.id,
+    when: momentText(change.at, courseOf(state).timeZone),
+    who: state.markers[change.by]?.name ?? "",
+    line: change.line,
+    reason: change.reason ?? "",
+    fields: fields.slice(0, FIELDS),
+    more: Math.max(0, fields.length - FIELDS),
+    state: kind !== "change" ? "step" : isUndone(all, change.id) ? "undone" : "standing",
+  };
 }
 
 /** `overallComment` -> overall comment. */

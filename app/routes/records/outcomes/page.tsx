@@ -1,19 +1,21 @@
 import { Link, useSearchParams } from "react-router";
-import { outcomeReports, outcomesCsv, type OutcomeReport } from "#core/formats";
-import { rosterName, type CourseState } from "#core/model";
+import { outcomeReports, outcomesCsv } from "#core/formats";
+import { live, useLive } from "../../../course/live";
 import { openCourse } from "../../../course/open-course";
-import { deskAddress, inAddress, studentAddress } from "../../../ui/address";
+import { inAddress } from "../../../ui/address";
 import { saveAs } from "../../../ui/save-as";
+import { OutcomeTable } from "./outcome-table";
 import { LevelShares } from "./level-shares";
 import type { Route } from "./+types/page";
+import { Choice } from "../../../ui/fields/choice";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
-  return { state: session.state, reports: outcomeReports(session.state) };
+  return { shown: live(session, (state) => ({ state, reports: outcomeReports(state) })) };
 }
 
 export default function OutcomesPage({ loaderData, params }: Route.ComponentProps) {
-  const { state, reports } = loaderData;
+  const { state, reports } = useLive(loaderData.shown);
   const [search, setSearch] = useSearchParams();
   const chosen = reports.find(({ id }) => inAddress(id) === search.get("outcome")) ?? reports[0];
   return (
@@ -48,84 +50,21 @@ export default function OutcomesPage({ loaderData, params }: Route.ComponentProp
         <>
           <label className="mt-4 flex items-center gap-2 text-[14px] text-soft">
             Outcome
-            <select
-              className="field !w-auto text-ink"
+            <Choice
+              className="!w-auto"
               value={inAddress(chosen.id)}
-              onChange={(event) => {
-                setSearch({ outcome: event.target.value }, { replace: true });
+              onChoose={(picked) => {
+                setSearch({ outcome: picked }, { replace: true });
               }}
-            >
-              {reports.map(({ id, name, from }) => (
-                <option key={id} value={inAddress(id)}>
-                  {from === name ? name : `${name} · ${from}`}
-                </option>
-              ))}
-            </select>
+              options={reports.map(
+                ({ id, name, from }) => [inAddress(id), from === name ? name : `${name} · ${from}`] as const,
+              )}
+            />
           </label>
           <LevelShares report={chosen} />
-          <OutcomeTable slot={params.slot} state={state} report={chosen} />
+          <OutcomeTable key={chosen.id} slot={params.slot} state={state} report={chosen} />
         </>
       )}
     </main>
-  );
-}
-
-/** Students by the work that judges the outcome, with the newest and the highest level of each. */
-function OutcomeTable({
-  slot,
-  state,
-  report,
-}: {
-  readonly slot: string;
-  readonly state: CourseState;
-  readonly report: OutcomeReport;
-}) {
-  return (
-    <div className="mt-6 overflow-x-auto">
-      <table className="w-full text-[14px]">
-        <caption className="sr-only">{report.name}, student by student</caption>
-        <thead>
-          <tr className="border-b border-rule text-left text-[13.5px] text-soft">
-            <th className="py-1 font-normal">Student</th>
-            <th className="font-normal">Newest</th>
-            <th className="font-normal">Highest</th>
-            {report.work.map(({ id, name, shortName }) => (
-              <th key={id} className="font-normal" title={name}>
-                {shortName}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {report.students.map(({ studentId, given, latest, highest }) => {
-            const student = state.students[studentId];
-            return (
-              student && (
-                <tr key={studentId} className="border-b border-rule">
-                  <td className="py-1">
-                    <Link className="hover:underline" to={studentAddress(slot, studentId)}>
-                      {rosterName(state, student)}
-                    </Link>
-                  </td>
-                  <td className="font-semibold">{latest?.name ?? "–"}</td>
-                  <td>{highest?.name ?? "–"}</td>
-                  {report.work.map(({ id, name }, place) => (
-                    <td key={id}>
-                      <Link
-                        className={given[place] ? "hover:underline" : "text-soft hover:underline"}
-                        aria-label={`${name}: ${given[place]?.name ?? "open"}`}
-                        to={deskAddress(slot, id, studentId)}
-                      >
-                        {given[place]?.name ?? "·"}
-                      </Link>
-                    </td>
-                  ))}
-                </tr>
-              )
-            );
-          })}
-        </tbody>
-      </table>
-    </div>
   );
 }

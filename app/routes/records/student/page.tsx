@@ -3,6 +3,7 @@ import { Link, useNavigate } from "react-router";
 import { provenancesFrom } from "#core/changes";
 import type { Outlook } from "#core/totals";
 import { explainTotal } from "#core/totals";
+import { live, useLive } from "../../../course/live";
 import { openCourse, orMissing } from "../../../course/open-course";
 import { AccountTree } from "../../../ui/parts/account-tree";
 import { deskAddress, fromAddress, studentAddress, windowAddress } from "../../../ui/address";
@@ -12,12 +13,17 @@ import { useChange } from "../../../course/use-change";
 import { OutlookBar } from "./outlook-bar";
 import { studentRows, type WorkRow } from "./rows";
 import type { Route } from "./+types/page";
+import { Choice } from "../../../ui/fields/choice";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
-  const { state } = session;
-  const student = orMissing(state.students[fromAddress("student", params.studentId)], "student");
-  return { state, student, entries: session.entries };
+  const studentId = fromAddress("student", params.studentId);
+  const shown = live(session, (state) => ({
+    state,
+    student: orMissing(state.students[studentId], "student"),
+    entries: session.entries,
+  }));
+  return { shown };
 }
 
 const OUTLOOKS: readonly (readonly [Outlook, string])[] = [
@@ -27,7 +33,7 @@ const OUTLOOKS: readonly (readonly [Outlook, string])[] = [
 ];
 
 export default function StudentPage({ loaderData, params }: Route.ComponentProps) {
-  const { state, student, entries } = loaderData;
+  const { state, student, entries } = useLive(loaderData.shown);
   const rows = useMemo(() => studentRows(state, student), [state, student]);
   const provenances = useMemo(() => provenancesFrom(entries, state), [entries, state]);
   const [outlook, setOutlook] = useState<Outlook>("now");
@@ -137,20 +143,14 @@ export default function StudentPage({ loaderData, params }: Route.ComponentProps
           <section aria-label="How the total came about">
             <h2 className="flex justify-between border-t-2 border-ink pt-1.5 text-sm font-semibold">
               How the total came about
-              <select
-                aria-label="Which total"
-                className="bg-transparent font-normal text-soft print:hidden"
+              <Choice
+                label="Which total"
+                quiet
+                className="font-normal text-soft print:hidden"
                 value={outlook}
-                onChange={(event) => {
-                  setOutlook(event.target.value as Outlook);
-                }}
-              >
-                {OUTLOOKS.map(([value, words]) => (
-                  <option key={value} value={value} className="bg-sheet">
-                    {words}
-                  </option>
-                ))}
-              </select>
+                onChoose={setOutlook}
+                options={OUTLOOKS}
+              />
             </h2>
             <div className="mt-1">
               <AccountTree account={account} nameOf={nameOfState(state)} open={2} />

@@ -1,11 +1,11 @@
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { Link } from "react-router";
-import { hasContent, studentCopyOf } from "#core/formats";
 import type { StudentId } from "#core/kernel";
-import { courseOf, deliveriesOf, rosterName, sectionsOf, studentsOf } from "#core/model";
+import { courseOf } from "#core/model";
 import { counted, momentText } from "#core/words";
 import { locksFor, LOCKING_WORDS, LOCKINGS, type Locking } from "../../../locks/copy-locks";
 import { PassphraseLists } from "../../../locks/passphrase-lists";
+import { live, useLive } from "../../../course/live";
 import { openCourse } from "../../../course/open-course";
 import { windowAddress } from "../../../ui/address";
 import { JobStatus } from "../../../ui/dialogs/job-status";
@@ -15,29 +15,70 @@ import { troubleOf } from "../../../ui/hooks/use-command";
 import { ChoiceField } from "../../../ui/fields/choice-field";
 import { UnderRelease } from "../../../ui/parts/under-release";
 import { useChange } from "../../../course/use-change";
+import type { RecordColumn } from "../../../ui/table/column";
+import { RecordTable } from "../../../ui/table/record-table";
+import { Tick } from "../../../ui/fields/tick";
 import type { Route } from "./+types/page";
+import { deliverRows } from "./rows";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
-  const { state } = session;
-  const at = session.now();
-  const students = studentsOf(state).map((student) => {
-    const content = studentCopyOf(state, student.id, at);
-    return {
-      id: student.id,
-      name: rosterName(state, student),
-      number: student.number,
-      sectionId: student.sectionId,
-      letters: content?.letters.length ?? 0,
-      totals: content?.totals.length ?? 0,
-      has: content !== null && hasContent(content),
-    };
-  });
-  return { state, repository, students, at, sections: sectionsOf(state), deliveries: deliveriesOf(state) };
+  return { repository, shown: live(session, (state) => deliverRows(state, session.now())) };
 }
 
+type Addressee = ReturnType<typeof deliverRows>["students"][number];
+
+const columnsOf = (
+  slot: string,
+  left: ReadonlySet<StudentId>,
+  setLeft: (left: ReadonlySet<StudentId>) => void,
+): readonly RecordColumn<Addressee>[] => [
+  {
+    id: "student",
+    head: "Student",
+    by: ({ name }) => name,
+    cell: ({ id, name, has }) => (
+      <Tick
+        disabled={!has}
+        checked={has && !left.has(id)}
+        onChange={(chosen) => {
+          const next = new Set(left);
+          if (chosen) next.delete(id);
+          else next.add(id);
+          setLeft(next);
+        }}
+      >
+        {name}
+      </Tick>
+    ),
+  },
+  { id: "number", head: "Number", by: ({ number }) => number, cell: ({ number }) => number, className: "figures" },
+  {
+    id: "holds",
+    head: "What the copy holds",
+    by: ({ has, letters, totals }) => (has ? letters + totals : null),
+    cell: ({ has, letters, totals }) =>
+      has
+        ? [counted(letters, "letter"), totals > 0 ? counted(totals, "total") : ""].filter(Boolean).join(", ")
+        : "nothing released yet",
+    className: "figures text-soft",
+  },
+  {
+    id: "look",
+    head: "Look",
+    quiet: true,
+    cell: ({ id, name }) => (
+      <Link className="link" to={windowAddress(slot, id)}>
+        Look<span className="sr-only"> at what {name} sees</span>
+      </Link>
+    ),
+    className: "text-right",
+  },
+];
+
 export default function DeliverPage({ loaderData, params }: Route.ComponentProps) {
-  const { state, repository, students, at, sections, deliveries } = loaderData;
+  const { repository } = loaderData;
+  const { state, students, at, sections, deliveries } = useLive(loaderData.shown);
   const [sectionId, setSectionId] = useState("");
   const [locking, setLocking] = useState<Locking>("archive");
   const [lists, setLists] = useState<readonly ReturnType<typeof locksFor>[]>([]);
@@ -45,7 +86,11 @@ export default function DeliverPage({ loaderData, params }: Route.ComponentProps
   const job = useJob();
   const change = useChange();
   const { timeZone } = courseOf(state);
-  const shown = students.filter((student) => sectionId === "" || student.sectionId === sectionId);
+  const shown = useMemo(
+    () => students.filter((student) => sectionId === "" || student.sectionId === sectionId),
+    [students, sectionId],
+  );
+  const columns = useMemo(() => columnsOf(params.slot, left, setLeft), [params.slot, left]);
   const chosen = shown.filter(({ id, has }) => has && !left.has(id));
 
   const make = () =>
@@ -112,55 +157,13 @@ export default function DeliverPage({ loaderData, params }: Route.ComponentProps
       <p className="mt-2 text-[13.5px] text-soft">{LOCKING_WORDS[locking]}</p>
       <JobStatus job={job} />
       <PassphraseLists state={state} lists={lists} />
-      <table className="mt-2 w-full text-[14px]">
-        <caption className="sr-only">Students and what they see</caption>
-        <thead>
-          <tr className="border-b border-rule text-left text-[13.5px] text-soft">
-            <th className="py-1 font-normal">Student</th>
-            <th className="font-normal">Number</th>
-            <th className="font-normal">What the copy holds</th>
-            <th>
-              <span className="sr-only">Look</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {shown.map((student) => (
-            <tr key={student.id} className="figures border-b border-rule">
-              <td className="py-1">
-                <label className="flex items-center gap-2">
-                  <input
-                    type="checkbox"
-                    className="size-4 accent-green"
-                    disabled={!student.has}
-                    checked={student.has && !left.has(student.id)}
-                    onChange={(event) => {
-                      const next = new Set(left);
-                      if (event.target.checked) next.delete(student.id);
-                      else next.add(student.id);
-                      setLeft(next);
-                    }}
-                  />
-                  {student.name}
-                </label>
-              </td>
-              <td>{student.number}</td>
-              <td className="text-soft">
-                {student.has
-                  ? [counted(student.letters, "letter"), student.totals > 0 ? counted(student.totals, "total") : ""]
-                      .filter(Boolean)
-                      .join(", ")
-                  : "nothing released yet"}
-              </td>
-              <td className="text-right">
-                <Link className="link" to={windowAddress(params.slot, student.id)}>
-                  Look<span className="sr-only"> at what {student.name} sees</span>
-                </Link>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <RecordTable
+        className="mt-2"
+        label="Students and what they see"
+        records={shown}
+        columns={columns}
+        keyOf={({ id }) => id}
+      />
       {deliveries.length > 0 && (
         <section aria-label="What has left" className="mt-6">
           <h2 className="font-semibold">What has left</h2>

@@ -1,8 +1,9 @@
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { localToday } from "#core/kernel";
-import { finalGrades, finalGradesCsv, openBeforeGrades, rosterResultsArchive } from "#core/formats";
+import { finalGrades, finalGradesCsv, openBeforeGrades, rosterResultsArchive, type FinalGrade } from "#core/formats";
 import { courseOf, gradeExportsOf } from "#core/model";
 import { counted } from "#core/words";
+import { live, useLive } from "../../../course/live";
 import { openCourse } from "../../../course/open-course";
 import { JobStatus } from "../../../ui/dialogs/job-status";
 import { saveAs } from "../../../ui/save-as";
@@ -12,19 +13,54 @@ import { UnderRelease } from "../../../ui/parts/under-release";
 import { useChange } from "../../../course/use-change";
 import { KeptExports } from "./kept-exports";
 import { Reports } from "./reports";
+import type { RecordColumn } from "../../../ui/table/column";
+import { RecordTable } from "../../../ui/table/record-table";
 import type { Route } from "./+types/page";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
-  return { state: session.state, entries: session.entries, at: session.now() };
+  return {
+    shown: live(session, (state) => ({
+      state,
+      grades: finalGrades(state),
+      entries: session.entries,
+      at: session.now(),
+    })),
+  };
+}
+
+function gradeColumns(grades: readonly FinalGrade[], places: number): readonly RecordColumn<FinalGrade>[] {
+  const percent = (of: (grade: FinalGrade) => string | null | undefined) => ({
+    by: (grade: FinalGrade) => (of(grade) ? Number(of(grade)) : null),
+    cell: (grade: FinalGrade) => of(grade) ?? "–",
+    figures: true,
+  });
+  return [
+    { id: "student", head: "Student", by: ({ name }) => name, cell: ({ name }) => name },
+    { id: "number", head: "Number", by: ({ number }) => number, cell: ({ number }) => number, className: "text-soft" },
+    ...(grades[0]?.terms ?? []).map(({ name }, place) => ({
+      id: `term-${String(place)}`,
+      head: `${name}, %`,
+      ...percent(({ terms }) => terms?.[place]?.percent),
+    })),
+    { id: "total", head: `Total, % (${counted(places, "decimal")})`, ...percent((grade) => grade.percent) },
+    {
+      id: "letter",
+      head: "Letter",
+      by: ({ letter }) => letter,
+      cell: ({ letter }) => letter ?? "–",
+      className: "ps-6 font-semibold",
+      headClassName: "ps-6",
+    },
+  ];
 }
 
 export default function GradesPage({ loaderData, params }: Route.ComponentProps) {
-  const { state, entries, at } = loaderData;
+  const { state, grades, entries, at } = useLive(loaderData.shown);
   const job = useJob();
   const change = useChange();
-  const { timeZone, percentPlaces } = courseOf(state);
-  const grades = finalGrades(state);
+  const { timeZone } = courseOf(state);
+  const columns = useMemo(() => gradeColumns(grades, courseOf(state).percentPlaces), [grades, state]);
   const { waiting, undecided } = openBeforeGrades(state);
   const without = grades.filter(({ percent }) => percent === null).length;
   const exports = gradeExportsOf(state);
@@ -98,36 +134,13 @@ export default function GradesPage({ loaderData, params }: Route.ComponentProps)
       <Reports state={state} entries={entries} today={day} job={job} />
       <details className="mt-6" open={exports.length === 0}>
         <summary className="cursor-pointer font-semibold">Grades as they stand now</summary>
-        <table className="figures mt-2 w-full text-[14px]">
-          <thead>
-            <tr className="border-b border-rule text-left text-[13.5px] text-soft">
-              <th className="py-1 font-normal">Student</th>
-              <th className="font-normal">Number</th>
-              {grades[0]?.terms?.map(({ name }) => (
-                <th key={name} className="text-right font-normal">
-                  {name}, %
-                </th>
-              ))}
-              <th className="text-right font-normal">Total, % ({counted(percentPlaces, "decimal")})</th>
-              <th className="ps-6 font-normal">Letter</th>
-            </tr>
-          </thead>
-          <tbody>
-            {grades.map(({ studentId, name, number, percent, letter, terms }) => (
-              <tr key={studentId} className="border-b border-rule">
-                <td className="py-1">{name}</td>
-                <td className="text-soft">{number}</td>
-                {terms?.map((term) => (
-                  <td key={term.name} className="text-right">
-                    {term.percent ?? "–"}
-                  </td>
-                ))}
-                <td className="text-right">{percent ?? "–"}</td>
-                <td className="ps-6 font-semibold">{letter ?? "–"}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <RecordTable
+          className="mt-2"
+          label="Grades as they stand now"
+          records={grades}
+          columns={columns}
+          keyOf={({ studentId }) => studentId}
+        />
       </details>
     </main>
   );

@@ -4,6 +4,7 @@ import { checkedAfter, type Checked, type Command } from "#core/changes";
 import { rosterName, studentsOf } from "#core/model";
 import { counted } from "#core/words";
 import { lookedAt } from "../../../course/looked-at";
+import { live, useLive } from "../../../course/live";
 import { openCourse } from "../../../course/open-course";
 import { useTroubleOf } from "../../../ui/hooks/use-command";
 import { UnderRelease } from "../../../ui/parts/under-release";
@@ -13,14 +14,18 @@ import { readPlace, releaseCommand } from "../place";
 import { useLeakCheck } from "../../../ui/hooks/use-leak-check";
 import { LeakTable } from "./leak-table";
 import { Remedies } from "./remedies";
+import { OneOf } from "../../../ui/fields/one-of";
 import type { Route } from "./+types/page";
 
 export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
   const { searchParams, search } = new URL(request.url);
   const place = readPlace(searchParams);
-  const { checked, asked } = lookedAt(session);
-  return { checked, asked, pending: pendingOf(checked, place), back: `/courses/${params.slot}/release${search}` };
+  const shown = live(session, () => {
+    const { checked, asked } = lookedAt(session);
+    return { checked, asked, pending: pendingOf(checked, place) };
+  });
+  return { shown, back: `/courses/${params.slot}/release${search}` };
 }
 
 /** The change the screen before was about to do, with its name; null where the check is of things as they are. */
@@ -38,7 +43,8 @@ function pendingOf(
 }
 
 export default function LeaksPage({ loaderData, params }: Route.ComponentProps) {
-  const { checked, asked, pending, back } = loaderData;
+  const { back } = loaderData;
+  const { checked, asked, pending } = useLive(loaderData.shown);
   const [asItIs, setAsItIs] = useState(pending === null);
   const [stopped, setStopped] = useState(false);
   const navigate = useNavigate();
@@ -74,28 +80,18 @@ export default function LeaksPage({ loaderData, params }: Route.ComponentProps) 
         they see, or have seen, about scores that are still sealed stands here.
       </p>
       {pending && (
-        <fieldset className="mt-3 flex gap-5 text-[14px]">
-          <legend className="sr-only">What is checked</legend>
-          {(
-            [
-              [false, `As it would be once ${pending.words}`],
-              [true, "As it is now"],
-            ] as const
-          ).map(([on, words]) => (
-            <label key={words} className="flex items-center gap-2">
-              <input
-                type="radio"
-                name="asItIs"
-                className="size-4 accent-green"
-                checked={asItIs === on}
-                onChange={() => {
-                  setAsItIs(on);
-                }}
-              />
-              {words}
-            </label>
-          ))}
-        </fieldset>
+        <OneOf
+          label="What is checked"
+          className="mt-3 text-[14px]"
+          value={asItIs ? "now" : "after"}
+          options={[
+            ["after", `As it would be once ${pending.words}`],
+            ["now", "As it is now"],
+          ]}
+          onChoose={(chosen) => {
+            setAsItIs(chosen === "now");
+          }}
+        />
       )}
       <p className="figures mt-3 flex items-center gap-3 text-[14px]" role="status">
         {stopped

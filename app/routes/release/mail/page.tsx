@@ -5,6 +5,7 @@ import { visibleTo } from "#core/release";
 import { counted } from "#core/words";
 import { locksFor, LOCKINGS, type Locking } from "../../../locks/copy-locks";
 import { PassphraseLists } from "../../../locks/passphrase-lists";
+import { live, useLive } from "../../../course/live";
 import { openCourse } from "../../../course/open-course";
 import { addresseesOf } from "../../../ui/letter/addressees";
 import { fromAddress, inAddress } from "../../../ui/address";
@@ -21,7 +22,7 @@ import type { Route } from "./+types/page";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
-  return { state: session.state, repository, at: session.now() };
+  return { repository, shown: live(session, (state) => ({ state, at: session.now() })) };
 }
 
 const SUBJECT = "{course}: something new for you to read";
@@ -37,7 +38,8 @@ const ATTACHING: readonly (readonly [Locking | "", string])[] = [
 ];
 
 export default function PostPage({ loaderData, params }: Route.ComponentProps) {
-  const { state, repository, at } = loaderData;
+  const { repository } = loaderData;
+  const { state, at } = useLive(loaderData.shown);
   const [text, set] = useSearchChoice();
   const [attach, setAttach] = useState<Locking | "">("");
   const [lists, setLists] = useState<readonly ReturnType<typeof locksFor>[]>([]);

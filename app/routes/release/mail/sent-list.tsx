@@ -1,9 +1,8 @@
-import { useState } from "react";
+import { useMemo } from "react";
 import type { Mail } from "#core/model";
 import { counted, momentText } from "#core/words";
-
-/** Letters drawn at first, and more at each asking. */
-const STRETCH = 60;
+import type { RecordColumn } from "../../../ui/table/column";
+import { RecordTable } from "../../../ui/table/record-table";
 
 /** What the post office has delivered: to whom, when, and whether it was opened. */
 export function SentList({
@@ -15,7 +14,7 @@ export function SentList({
   readonly timeZone: string;
   readonly nameOf: (id: string) => string;
 }) {
-  const [length, setLength] = useState(STRETCH);
+  const columns = useMemo(() => columnsOf(timeZone, nameOf), [timeZone, nameOf]);
   if (mails.length === 0) return <p className="mt-6 text-soft">Nothing has been sent yet.</p>;
   const opened = mails.filter(({ openedAt }) => openedAt !== null).length;
   return (
@@ -23,46 +22,49 @@ export function SentList({
       <h2 className="figures text-[16px] font-semibold">
         Sent: {counted(mails.length, "letter")}, {opened} opened
       </h2>
-      <table className="mt-1 w-full text-[14px]">
-        <thead>
-          <tr className="border-b border-rule text-left text-[13.5px] text-soft">
-            <th className="py-1 font-normal">When</th>
-            <th className="font-normal">To</th>
-            <th className="font-normal">Subject</th>
-            <th className="font-normal">Kind</th>
-            <th className="font-normal">Opened</th>
-          </tr>
-        </thead>
-        <tbody>
-          {mails.slice(0, length).map((mail) => (
-            <tr key={mail.id} className="figures border-b border-rule align-top">
-              <td className="py-1 pe-3 whitespace-nowrap">{momentText(mail.at, timeZone)}</td>
-              <td className="pe-3">{nameOf(mail.studentId)}</td>
-              <td className="pe-3">
-                <details>
-                  <summary className="cursor-pointer">{mail.subject}</summary>
-                  <p className="mt-1 font-serif text-[15px] whitespace-pre-wrap">{mail.body}</p>
-                </details>
-              </td>
-              <td className="pe-3 text-soft">{mail.kind === "reminder" ? "reminder" : "results"}</td>
-              <td className={mail.openedAt ? "text-green" : "text-soft"}>
-                {mail.openedAt ? `✓ ${momentText(mail.openedAt, timeZone)}` : "not yet"}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      {mails.length > length && (
-        <button
-          type="button"
-          className="link mt-2 text-[14px]"
-          onClick={() => {
-            setLength(length + STRETCH);
-          }}
-        >
-          Show more
-        </button>
-      )}
+      <RecordTable
+        className="mt-1"
+        label="Letters that were sent"
+        records={mails}
+        columns={columns}
+        keyOf={({ id }) => id}
+      />
     </section>
   );
 }
+
+const columnsOf = (timeZone: string, nameOf: (id: string) => string): readonly RecordColumn<Mail>[] => [
+  {
+    id: "when",
+    head: "When",
+    by: ({ at }) => at,
+    cell: ({ at }) => momentText(at, timeZone),
+    className: "figures whitespace-nowrap",
+  },
+  { id: "to", head: "To", by: ({ studentId }) => nameOf(studentId), cell: ({ studentId }) => nameOf(studentId) },
+  {
+    id: "subject",
+    head: "Subject",
+    by: ({ subject }) => subject,
+    cell: ({ subject, body }) => (
+      <details>
+        <summary className="cursor-pointer">{subject}</summary>
+        <p className="mt-1 font-serif text-[15px] whitespace-pre-wrap">{body}</p>
+      </details>
+    ),
+  },
+  { id: "kind", head: "Kind", by: kindWords, cell: kindWords, className: "text-soft" },
+  {
+    id: "opened",
+    head: "Opened",
+    by: ({ openedAt }) => openedAt,
+    cell: ({ openedAt }) => (
+      <span className={openedAt ? "text-green" : "text-soft"}>
+        {openedAt ? `✓ ${momentText(openedAt, timeZone)}` : "not yet"}
+      </span>
+    ),
+    className: "figures",
+  },
+];
+
+const kindWords = ({ kind }: Mail): string => (kind === "reminder" ? "reminder" : "results");

@@ -4,6 +4,7 @@ import { decimal, fromDecimal, isDecimal } from "#core/kernel";
 import { assignmentsOf, rosterName } from "#core/model";
 import { remindersFor, type ReminderFilter } from "#core/release";
 import { counted } from "#core/words";
+import { live, useLive } from "../../../course/live";
 import { openCourse } from "../../../course/open-course";
 import { addresseesOf } from "../../../ui/letter/addressees";
 import { fromAddress, inAddress } from "../../../ui/address";
@@ -17,14 +18,15 @@ import { UnderRelease } from "../../../ui/parts/under-release";
 import { useChange } from "../../../course/use-change";
 import { isKind, KINDS, REMINDER_TEXTS } from "./reminder-texts";
 import type { Route } from "./+types/page";
+import { Tick } from "../../../ui/fields/tick";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
-  return { state: session.state, at: session.now() };
+  return { shown: live(session, (state) => ({ state, at: session.now() })) };
 }
 
 export default function RemindPage({ loaderData, params }: Route.ComponentProps) {
-  const { state, at } = loaderData;
+  const { state, at } = useLive(loaderData.shown);
   const [text, set] = useSearchChoice();
   const [left, setLeft] = useState<ReadonlySet<StudentId>>(new Set());
   const job = useJob();
@@ -123,24 +125,18 @@ export default function RemindPage({ loaderData, params }: Route.ComponentProps)
           <ul aria-label="Whom it goes to" className="mt-3 flex flex-wrap gap-x-5 gap-y-1 text-[14px]">
             {found.map(({ studentId, assignmentIds }) => (
               <li key={studentId}>
-                <label
-                  className="flex items-center gap-2"
-                  title={assignmentIds.map((id) => state.assignments[id]?.name).join(", ")}
+                <Tick
+                  checked={!left.has(studentId)}
+                  onChange={(ticked) => {
+                    const next = new Set(left);
+                    if (ticked) next.delete(studentId);
+                    else next.add(studentId);
+                    setLeft(next);
+                  }}
                 >
-                  <input
-                    type="checkbox"
-                    className="size-4 accent-green"
-                    checked={!left.has(studentId)}
-                    onChange={(event) => {
-                      const next = new Set(left);
-                      if (event.target.checked) next.delete(studentId);
-                      else next.add(studentId);
-                      setLeft(next);
-                    }}
-                  />
                   {nameOf(studentId)}
                   {assignmentIds.length > 1 && <span className="figures text-soft">({assignmentIds.length})</span>}
-                </label>
+                </Tick>
               </li>
             ))}
           </ul>

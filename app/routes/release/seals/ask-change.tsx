@@ -37,7 +37,7 @@ export function AskChange({
     return next.ok ? visibleChanges(state, next.value.state) : next.issue;
   }, [state, context, command]);
   return (
-    <DialogFrame title={title} detail={detail} wide onClose={onClose}>
+    <DialogFrame title={title} detail={detail} width="wide" onClose={onClose}>
       {children}
       {preview && <PreviewList preview={preview} nameOf={nameOf} />}
       {trouble && (

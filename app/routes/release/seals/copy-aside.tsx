@@ -5,6 +5,7 @@ import { windowAddress } from "../../../ui/address";
 import { Letter } from "../../../ui/letter/letter";
 import { TotalsLetter } from "../../../ui/letter/totals-letter";
 import type { ReleaseRows } from "../rows";
+import { Choice } from "../../../ui/fields/choice";
 
 interface CopyAsideProps {
   readonly slot: string;
@@ -27,20 +28,14 @@ export function CopyAside({ slot, title, rows, reader, wanted, onReader }: CopyA
       <div className="flex items-center gap-3 text-[13.5px]">
         <label className="min-w-0 text-soft">
           What{" "}
-          <select
-            aria-label="Whose copy"
-            className="max-w-40 border-b border-rule bg-transparent font-semibold text-ink"
+          <Choice
+            label="Whose copy"
+            quiet
+            className="max-w-40 border-b border-rule font-semibold"
             value={reader.id}
-            onChange={(event) => {
-              onReader(event.target.value);
-            }}
-          >
-            {rows.students.map(({ id, name }) => (
-              <option key={id} value={id} className="bg-sheet">
-                {name}
-              </option>
-            ))}
-          </select>
+            onChoose={onReader}
+            options={rows.students.map(({ id, name }) => [id, name] as const)}
+          />
         </label>
         {(
           [

@@ -5,6 +5,7 @@ import { deskAddress } from "../../../ui/address";
 import { MoreMenu } from "../../../ui/dialogs/more-menu";
 import { releaseFindingWords } from "../../../ui/words/release-finding-words";
 import type { Sliced } from "../../../ui/hooks/use-sliced";
+import { Tick } from "../../../ui/fields/tick";
 
 const SIGNS = { stop: "!", look: "•", fine: "✓" } as const;
 
@@ -112,17 +113,13 @@ function StopMenu({
   readonly onStops: (stops: boolean) => void;
 }) {
   return (
-    <label className={`flex items-center gap-1.5 text-[13px] ${stops ? "font-semibold text-wax" : "text-soft"}`}>
-      <input
-        type="checkbox"
-        className="size-3.5 accent-wax"
-        checked={stops}
-        aria-label={`Let this stop a release: ${what}`}
-        onChange={(event) => {
-          onStops(event.target.checked);
-        }}
-      />
+    <Tick
+      className={`flex items-center gap-1.5 text-[13px] ${stops ? "font-semibold text-wax" : "text-soft"}`}
+      checked={stops}
+      label={`Let this stop a release: ${what}`}
+      onChange={onStops}
+    >
       {stops ? "stops a release" : "let it stop a release"}
-    </label>
+    </Tick>
   );
 }

@@ -1,5 +1,7 @@
 import { FACETS, type Facet } from "#core/model";
 import { FACET_WORDS } from "#core/words";
+import { Choice } from "../../../ui/fields/choice";
+import { Tick } from "../../../ui/fields/tick";
 import type { ChosenRow } from "../rows";
 
 interface ScopeFieldsProps {
@@ -24,61 +26,38 @@ export function ScopeFields(props: ScopeFieldsProps) {
       <fieldset className="flex flex-wrap gap-x-5 gap-y-1">
         <legend className="sr-only">What to release</legend>
         {usable.map((facet) => (
-          <label key={facet} className="flex items-center gap-2">
-            <input
-              type="checkbox"
-              className="size-4 accent-green"
-              checked={facets.includes(facet)}
-              onChange={(event) => {
-                onFacets(FACETS.filter((one) => (one === facet ? event.target.checked : facets.includes(one))));
-              }}
-            />
+          <Tick
+            key={facet}
+            checked={facets.includes(facet)}
+            onChange={(chosen) => {
+              onFacets(FACETS.filter((one) => (one === facet ? chosen : facets.includes(one))));
+            }}
+          >
             {FACET_WORDS[facet]}
-          </label>
+          </Tick>
         ))}
       </fieldset>
       <label className="flex items-center gap-2 text-soft">
         to
-        <select
-          aria-label="To whom"
-          className="field !w-auto max-w-44 !py-1 text-ink"
+        <Choice
+          label="To whom"
+          className="!w-auto max-w-44 !py-1"
           value={to}
-          onChange={(event) => {
-            onTo(event.target.value);
-          }}
-        >
-          <option value="">everyone</option>
-          {sections.length > 0 && (
-            <optgroup label="One section">
-              {sections.map(({ id, name }) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-            </optgroup>
-          )}
-          <optgroup label="One student">
-            {students.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </optgroup>
-        </select>
+          onChoose={onTo}
+          options={[
+            ["", "everyone"],
+            ...(sections.length > 0 ? [{ heading: "One section", options: sections.map(named) }] : []),
+            { heading: "One student", options: students.map(named) },
+          ]}
+        />
       </label>
       {row.companions > 0 && (
-        <label className="flex items-center gap-2">
-          <input
-            type="checkbox"
-            className="size-4 accent-green"
-            checked={wholeCategory}
-            onChange={(event) => {
-              onWholeCategory(event.target.checked);
-            }}
-          />
+        <Tick checked={wholeCategory} onChange={onWholeCategory}>
           with all of {row.categoryName} ({row.companions + 1})
-        </label>
+        </Tick>
       )}
     </div>
   );
 }
+
+const named = ({ id, name }: { readonly id: string; readonly name: string }) => [id, name] as const;

@@ -12,6 +12,7 @@ import { PreflightList } from "./preflight-list";
 import type { ReleaseRows, TotalRow } from "../rows";
 import { useLeakCheck } from "../../../ui/hooks/use-leak-check";
 import { DateField } from "../../../ui/time/date-field";
+import { OneOf } from "../../../ui/fields/one-of";
 
 interface TotalPanelProps {
   readonly slot: string;
@@ -52,23 +53,15 @@ export function TotalPanel({ slot, total, rows, checked, context, leaksTo, nameO
     <section className="mt-4 border-t-2 border-ink pt-2" aria-label={`Seal of the ${name} total`}>
       <h2 className="text-[16px] font-semibold">{name} total</h2>
       <div className="mt-2 flex flex-wrap items-center gap-x-6 gap-y-1.5 text-[14px]">
-        <fieldset className="flex gap-5">
-          <legend className="sr-only">How students see it</legend>
-          {(["percent", "letter"] as const).map((kind) => (
-            <label key={kind} className="flex items-center gap-2">
-              <input
-                type="radio"
-                name="shows"
-                className="size-4 accent-green"
-                checked={shows === kind}
-                onChange={() => {
-                  setShows(kind);
-                }}
-              />
-              {kind === "percent" ? "as a figure" : "as a letter only"}
-            </label>
-          ))}
-        </fieldset>
+        <OneOf
+          label="How students see it"
+          value={shows}
+          options={[
+            ["percent", "as a figure"],
+            ["letter", "as a letter only"],
+          ]}
+          onChoose={setShows}
+        />
         <span className="text-soft">
           All totals rest on {rows.restOn === "released" ? "released work only" : "all work, released or not"}.{" "}
           <button

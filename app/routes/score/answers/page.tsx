@@ -1,6 +1,7 @@
 import { useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
 import { keep, namesHidden } from "../../../course/choices";
+import { live, useLive } from "../../../course/live";
 import { openCourse, orMissing } from "../../../course/open-course";
 import { fromAddress, inAddress } from "../../../ui/address";
 import { useAsking } from "../../../ui/dialogs/use-asking";
@@ -10,25 +11,31 @@ import { AnswerLine } from "./answer-line";
 import { answerSheets, togetherAlike, type AlikeAnswers } from "./rows";
 import { useAnswerKeys } from "./use-answer-keys";
 import type { Route } from "./+types/page";
+import { Choice } from "../../../ui/fields/choice";
+import { Tick } from "../../../ui/fields/tick";
 
 export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
-  const { state } = session;
-  const assignment = orMissing(state.assignments[fromAddress("assignment", params.assignmentId)], "assignment");
+  const assignmentId = fromAddress("assignment", params.assignmentId);
   const search = new URL(request.url).searchParams;
   const question = search.get("question");
   const nameless = await namesHidden(repository, search);
-  const rows = answerSheets(state, assignment, {
+  const looking = {
     question: question && fromAddress("question", question),
     nameless,
     shuffle: Number(search.get("shuffle") ?? 0) || 0,
+  };
+  const shown = live(session, (state) => {
+    const assignment = orMissing(state.assignments[assignmentId], "assignment");
+    return { assignment, rows: answerSheets(state, assignment, looking) };
   });
-  return { rows, assignment, nameless, repository };
+  return { shown, nameless, repository };
 }
 
 /** One question over all answers: a digit gives the points and goes on to the next answer. */
 export default function AnswersPage({ loaderData, params }: Route.ComponentProps) {
-  const { rows, assignment, nameless, repository } = loaderData;
+  const { nameless, repository } = loaderData;
+  const { rows, assignment } = useLive(loaderData.shown);
   const [text, set] = useSearchChoice();
   const { send, sendTyped, notice } = useAsking(useChange());
   const [current, setCurrent] = useState(() =>
@@ -115,7 +122,7 @@ export default function AnswersPage({ loaderData, params }: Route.ComponentProps
           <span className="figures text-[14px] text-soft">
             {rows.open === 0 ? "nothing waits" : `${String(rows.open)} of ${String(rows.sheets.length)} wait`}
           </span>
-          <Choice
+          <Turn
             words="Without names"
             on={nameless}
             set={(on) => {
@@ -123,7 +130,7 @@ export default function AnswersPage({ loaderData, params }: Route.ComponentProps
             }}
             first
           />
-          <Choice
+          <Turn
             words="Shuffled"
             on={text("shuffle") !== ""}
             set={(on) => {
@@ -131,7 +138,7 @@ export default function AnswersPage({ loaderData, params }: Route.ComponentProps
               setCurrent(0);
             }}
           />
-          <Choice
+          <Turn
             words="Equal answers together"
             on={isTogether}
             set={(on) => {
@@ -145,21 +152,16 @@ export default function AnswersPage({ loaderData, params }: Route.ComponentProps
           </Link>
         </div>
         <div className="mt-1.5 flex items-baseline gap-3">
-          <select
-            aria-label="Question"
-            className="field !w-64 text-[14.5px]"
+          <Choice
+            label="Question"
+            className="!w-64 text-[14.5px]"
             value={rows.question.id}
-            onChange={(event) => {
-              set("question", inAddress(event.target.value));
+            onChoose={(picked) => {
+              set("question", inAddress(picked));
               setCurrent(0);
             }}
-          >
-            {rows.questions.map(({ id, prompt }, index) => (
-              <option key={id} value={id}>
-                {`${String(index + 1)}. ${prompt}`}
-              </option>
-            ))}
-          </select>
+            options={rows.questions.map(({ id, prompt }, index) => [id, `${String(index + 1)}. ${prompt}`] as const)}
+          />
           <p className="min-w-0 flex-1 font-serif text-[16px]">{rows.question.prompt}</p>
         </div>
         <p className="figures mt-1 text-[13.5px] text-soft">
@@ -204,7 +206,7 @@ export default function AnswersPage({ loaderData, params }: Route.ComponentProps
   );
 }
 
-function Choice({
+function Turn({
   words,
   on,
   set,
@@ -216,16 +218,8 @@ function Choice({
   readonly first?: boolean;
 }) {
   return (
-    <label className={`flex items-center gap-1.5 text-[14px] ${first ? "ms-auto" : ""}`}>
-      <input
-        type="checkbox"
-        className="size-4 accent-green"
-        checked={on}
-        onChange={(event) => {
-          set(event.target.checked);
-        }}
-      />
+    <Tick className={`flex items-center gap-1.5 text-[14px] ${first ? "ms-auto" : ""}`} checked={on} onChange={set}>
       {words}
-    </label>
+    </Tick>
   );
 }

@@ -3,7 +3,8 @@ import { useRef, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { phrasesOf } from "#core/changes";
 import { pointsText } from "#core/kernel";
-import { courseOf, fullName, type Message } from "#core/model";
+import { courseOf, fullName, type Message, type WorkFile } from "#core/model";
+import { live, useLive } from "../../../course/live";
 import { openCourse, orMissing } from "../../../course/open-course";
 import { deskAddress, fromAddress } from "../../../ui/address";
 import { useChange } from "../../../course/use-change";
@@ -11,13 +12,14 @@ import { sweepRows } from "../../../ui/beside/sweep-rows";
 import { NearPapers } from "./paper/near-papers";
 import { JudgementColumn } from "./judgement/judgement-column";
 import { keep, keepIn, known, PILE_ORDERS } from "../../../course/choices";
-import { draftPaper, loadAhead, loadBeside, loadWork } from "./paper/load-work";
+import { besideFile, draftPaper, loadAhead, shownFile } from "./paper/load-work";
 import { Pile } from "./pile";
 import { deskRows } from "./rows";
 import { PhrasesAtHand, type Phrases } from "../../../ui/letter/phrases";
 import { useAsking } from "../../../ui/dialogs/use-asking";
 import { useDeskKeys } from "./use-desk-keys";
 import { useHandIn } from "./paper/use-hand-in";
+import { usePaper } from "./paper/use-paper";
 import { useWorkAhead } from "./paper/use-work-ahead";
 import { WholeRubric } from "./judgement/whole-rubric";
 import { WorkArea } from "./paper/work-area";
@@ -25,9 +27,8 @@ import type { Route } from "./+types/page";
 
 export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
-  const { state } = session;
-  const assignment = orMissing(state.assignments[fromAddress("assignment", params.assignmentId)], "assignment");
-  const student = orMissing(state.students[fromAddress("student", params.studentId)], "student");
+  const assignmentId = fromAddress("assignment", params.assignmentId);
+  const studentId = fromAddress("student", params.studentId);
   const search = new URL(request.url).searchParams;
   const [hand, layout, marginWidth, keptOrder] = await Promise.all([
     known(repository, "desk-hand"),
@@ -36,29 +37,37 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
     known(repository, "pile-order"),
   ]);
   const order = PILE_ORDERS.find((item) => item === search.get("order")) ?? keptOrder ?? "name";
-  const rows = deskRows(state, assignment, student, order);
-  keepIn(repository, params.slot, "place", { assignmentId: assignment.id, studentId: student.id });
-  const [work, beside] = await Promise.all([
-    loadWork(repository, params.slot, rows, search.get("file")),
-    loadBeside(repository, params.slot, rows, search.get("beside")),
-  ]);
+  const shown = live(session, (state) => {
+    const assignment = orMissing(state.assignments[assignmentId], "assignment");
+    const student = orMissing(state.students[studentId], "student");
+    const rows = deskRows(state, assignment, student, order);
+    return {
+      rows,
+      phrases: phrasesOf(state),
+      timeZone: courseOf(state).timeZone,
+      nameOf: ({ by }: Message) => (by ? (state.markers[by]?.name ?? "") : fullName(student)),
+      unitHours: courseOf(state).lateRule?.unitHours ?? 24,
+      nearPapers: (criterionId: string) =>
+        sweepRows(state, assignment, [], { criterion: criterionId, nameless: false, shuffle: 0 }),
+      draft: () => draftPaper(state, rows),
+      ahead: () => loadAhead(repository, params.slot, state, rows),
+    };
+  });
+  keepIn(repository, params.slot, "place", { assignmentId, studentId });
+  const { rows } = shown.read().value;
+  const files = [shownFile(rows, search.get("file")), besideFile(rows, search.get("beside"))];
+  const read = (file: WorkFile) => repository.readFile(params.slot, file.id);
   return {
-    rows,
+    shown,
     order,
     repository,
-    work,
-    beside,
+    read,
+    bytes: new Map(
+      await Promise.all(files.flatMap((file) => (file ? [read(file).then((blob) => [file.id, blob] as const)] : []))),
+    ),
     hand: hand ?? "both",
     layout,
     marginWidth: marginWidth ?? undefined,
-    phrases: phrasesOf(state),
-    timeZone: courseOf(state).timeZone,
-    nameOf: ({ by }: Message) => (by ? (state.markers[by]?.name ?? "") : fullName(student)),
-    unitHours: courseOf(state).lateRule?.unitHours ?? 24,
-    nearPapers: (criterionId: string) =>
-      sweepRows(state, assignment, [], { criterion: criterionId, nameless: false, shuffle: 0 }),
-    draft: () => draftPaper(state, rows),
-    ahead: () => loadAhead(repository, params.slot, state, rows),
   };
 }
 
@@ -74,11 +83,14 @@ function Desk({
   readonly loaderData: Route.ComponentProps["loaderData"];
   readonly slot: string;
 }) {
-  const { rows, phrases, order, unitHours, work, layout, marginWidth, repository } = loaderData;
+  const { order, layout, marginWidth, repository } = loaderData;
+  const shown = useLive(loaderData.shown);
+  const { rows, phrases, unitHours } = shown;
   const change = useChange();
   const navigate = useNavigate();
-  useWorkAhead(loaderData.ahead);
+  useWorkAhead(shown.ahead);
   const [search, setSearch] = useSearchParams();
+  const { work, beside } = usePaper(rows, search, loaderData.bytes, loaderData.read);
   const [chosen, setChosen] = useState<string | null>(null);
   const [comparing, setComparing] = useState<number | null>(null);
   const [wholeGroup, setWholeGroup] = useState(true);
@@ -160,9 +172,9 @@ function Desk({
         slot={slot}
         rows={rows}
         unitHours={unitHours}
-        timeZone={loaderData.timeZone}
+        timeZone={shown.timeZone}
         repository={repository}
-        markerName={loaderData.nameOf}
+        markerName={shown.nameOf}
         wholeGroup={wholeGroup}
         onWholeGroup={setWholeGroup}
         keys={keys}
@@ -203,7 +215,7 @@ function Desk({
               slot={slot}
               rows={rows}
               work={work}
-              beside={loaderData.beside}
+              beside={beside}
               onAlone={() => {
                 setSearch((now) => {
                   now.delete("beside");
@@ -215,7 +227,7 @@ function Desk({
               onChoose={setChosen}
               handIn={handIn}
               wholeGroup={rows.group !== null && wholeGroup}
-              draft={loaderData.draft}
+              draft={shown.draft}
               repository={repository}
               marginWidth={marginWidth}
               onMarginWidth={(width) => {
@@ -231,7 +243,7 @@ function Desk({
                 key={comparedCriterion.criterion.id}
                 row={comparedCriterion}
                 own={rows.student.id}
-                rowsOf={loaderData.nearPapers}
+                rowsOf={shown.nearPapers}
                 read={(fileId) => repository.readFile(slot, fileId)}
                 onClose={() => {
                   setComparing(null);
@@ -241,12 +253,15 @@ function Desk({
           )}
         </Group>
       </PhrasesAtHand>
-      <WholeRubric
-        title={rows.assignment.name}
-        criteria={rows.criteria}
-        open={search.get("rubric") === "whole" && rows.criteria.length > 0}
-        onOpen={showRubric}
-      />
+      {search.get("rubric") === "whole" && rows.criteria.length > 0 && (
+        <WholeRubric
+          title={rows.assignment.name}
+          criteria={rows.criteria}
+          onClose={() => {
+            showRubric(false);
+          }}
+        />
+      )}
       {pileShown && (
         <Pile
           slot={slot}

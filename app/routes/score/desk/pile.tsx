@@ -3,6 +3,7 @@ import { Link } from "react-router";
 import { deskAddress } from "../../../ui/address";
 import { HANDS, PILE_ORDERS, type Hand, type PileOrder } from "../../../course/choices";
 import type { DeskRows, PaperMark } from "./rows";
+import { Choice } from "../../../ui/fields/choice";
 
 const MARKS: Readonly<Record<PaperMark, { readonly sign: string; readonly look: string }>> = {
   scored: { sign: "✓", look: "bg-green-wash text-green border-green-mid" },
@@ -51,35 +52,22 @@ export function Pile({ slot, rows, order, onOrder, hand, onHand, onNext, doneRef
         </p>
         <label className="text-[13px] text-soft">
           <span className="sr-only">Order of the pile</span>
-          <select
-            className="-ms-0.5 bg-transparent"
+          <Choice
+            quiet
+            className="-ms-0.5 me-2"
             value={order}
-            onChange={(event) => {
-              onOrder(event.target.value as PileOrder);
-            }}
-          >
-            {PILE_ORDERS.map((item) => (
-              <option key={item} value={item} className="bg-sheet">
-                {ORDER_WORDS[item]}
-              </option>
-            ))}
-          </select>
+            onChoose={onOrder}
+            options={PILE_ORDERS.map((item) => [item, ORDER_WORDS[item]] as const)}
+          />
         </label>
         <label className="text-[13px] text-soft">
           <span className="sr-only">Hands that hold the desk</span>
-          <select
-            className="bg-transparent"
+          <Choice
+            quiet
             value={hand}
-            onChange={(event) => {
-              onHand(event.target.value as Hand);
-            }}
-          >
-            {HANDS.map((item) => (
-              <option key={item} value={item} className="bg-sheet">
-                {HAND_WORDS[item]}
-              </option>
-            ))}
-          </select>
+            onChoose={onHand}
+            options={HANDS.map((item) => [item, HAND_WORDS[item]] as const)}
+          />
         </label>
       </div>
       <nav aria-label="The pile" className="flex min-w-0 flex-1 items-end gap-[5px] overflow-x-auto py-2">

@@ -2,6 +2,7 @@ import { useMemo, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import type { AssignmentId, StudentId } from "#core/kernel";
 import { counted } from "#core/words";
+import { live, useLive } from "../../../course/live";
 import { openCourse, orMissing } from "../../../course/open-course";
 import { fromAddress, inAddress } from "../../../ui/address";
 import { troubleOf } from "../../../ui/hooks/use-command";
@@ -10,16 +11,20 @@ import { Done } from "./done";
 import { PileField } from "./pile-field";
 import { pileRows } from "./rows";
 import type { Route } from "./+types/page";
+import { Choice } from "../../../ui/fields/choice";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
-  const { state } = session;
-  const assignment = orMissing(state.assignments[fromAddress("assignment", params.assignmentId)], "assignment");
-  return { state, assignment };
+  const assignmentId = fromAddress("assignment", params.assignmentId);
+  const shown = live(session, (state) => ({
+    state,
+    assignment: orMissing(state.assignments[assignmentId], "assignment"),
+  }));
+  return { shown };
 }
 
 export default function PilePage({ loaderData, params }: Route.ComponentProps) {
-  const { state, assignment } = loaderData;
+  const { state, assignment } = useLive(loaderData.shown);
   const rows = useMemo(() => pileRows(state, assignment), [state, assignment]);
   const change = useChange();
   const navigate = useNavigate();
@@ -37,18 +42,13 @@ export default function PilePage({ loaderData, params }: Route.ComponentProps) {
       <title>{`Pile · ${assignment.name}`}</title>
       <div className="flex items-baseline justify-between gap-6">
         <h1 className="page-title">{assignment.name}: from the pile</h1>
-        <select
-          aria-label="Assignment"
-          className="field !w-56 text-[14px]"
+        <Choice
+          label="Assignment"
+          className="!w-56 text-[14px]"
           value={assignment.id}
-          onChange={(event) => void navigate(address(event.target.value as AssignmentId))}
-        >
-          {rows.assignments.map(({ id, name }) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </select>
+          onChoose={(picked) => void navigate(address(picked))}
+          options={rows.assignments.map(({ id, name }) => [id, name] as const)}
+        />
       </div>
       {rows.students.length === 0 ? (
         <p className="mt-6 text-soft">

@@ -1,39 +1,26 @@
 import { Link } from "react-router";
-import { entryText } from "#core/changes";
-import { postsOf, rosterName, resultOf, studentsOf, type Student } from "#core/model";
-import { figuresOf } from "#core/totals";
 import { pointsWords } from "#core/words";
-import { openCourse, orMissing } from "../../../course/open-course";
+import { live, useLive } from "../../../course/live";
+import { openCourse } from "../../../course/open-course";
 import { deskAddress, fromAddress } from "../../../ui/address";
 import { DraftField } from "../../../ui/fields/draft-field";
 import { InlineField } from "../../../ui/fields/inline-field";
 import { troubleOf } from "../../../ui/hooks/use-command";
 import { useChange } from "../../../course/use-change";
 import type { Route } from "./+types/page";
+import { quickRows } from "./rows";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
-  const { state } = session;
-  const assignment = orMissing(state.assignments[fromAddress("assignment", params.assignmentId)], "assignment");
-  const { figure } = figuresOf(state);
-  const posts = assignment.channel === "discussion" ? postsOf(state, assignment.id) : [];
-  const row = (student: Student) => ({
-    studentId: student.id,
-    name: rosterName(state, student),
-    number: student.number,
-    entry: entryText(state, assignment.id, student.id),
-    comment: resultOf(state, assignment.id, student.id).overallComment,
-    standing: figure(assignment.id, student.id).standing,
-    posts: posts.filter(({ studentId }) => studentId === student.id).map(({ id, text }) => ({ id, text })),
-  });
-  return { assignment, rows: studentsOf(state).map(row) };
+  const assignmentId = fromAddress("assignment", params.assignmentId);
+  return { shown: live(session, (state) => quickRows(state, assignmentId)) };
 }
 
 const STANDING_WORDS = { expected: "nothing in", handedIn: "", missing: "missing", excused: "excused" } as const;
 
 /** All students of one assignment with a score and a comment each, for short work: Tab goes on from field to field. */
 export default function QuickPage({ loaderData, params }: Route.ComponentProps) {
-  const { assignment, rows } = loaderData;
+  const { assignment, rows } = useLive(loaderData.shown);
   const change = useChange();
   return (
     <main className="mx-auto w-full max-w-[1000px] px-[30px] pt-6 pb-16">

@@ -1,6 +1,7 @@
 import { useLayoutEffect, useMemo, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { keep, namesHidden } from "../../../course/choices";
+import { live, useLive } from "../../../course/live";
 import { openCourse, orMissing } from "../../../course/open-course";
 import { fromAddress, inAddress } from "../../../ui/address";
 import { useAsking } from "../../../ui/dialogs/use-asking";
@@ -15,22 +16,26 @@ import type { Route } from "./+types/page";
 
 export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
-  const { state, entries } = session;
-  const assignment = orMissing(state.assignments[fromAddress("assignment", params.assignmentId)], "assignment");
+  const assignmentId = fromAddress("assignment", params.assignmentId);
   const search = new URL(request.url).searchParams;
   const criterion = search.get("criterion");
   const nameless = await namesHidden(repository, search);
-  const rows = sweepRows(state, assignment, entries, {
+  const looking = {
     criterion: criterion && fromAddress("criterion", criterion),
     nameless,
     shuffle: Number(search.get("shuffle") ?? 0) || 0,
+  };
+  const shown = live(session, (state) => {
+    const assignment = orMissing(state.assignments[assignmentId], "assignment");
+    return { assignment, rows: sweepRows(state, assignment, session.entries, looking) };
   });
-  return { rows, assignment, nameless, repository };
+  return { shown, nameless, repository };
 }
 
 /** One criterion over all papers: a digit judges the paper in hand and goes on to the next. */
 export default function SweepPage({ loaderData, params }: Route.ComponentProps) {
-  const { rows, assignment, nameless, repository } = loaderData;
+  const { nameless, repository } = loaderData;
+  const { rows, assignment } = useLive(loaderData.shown);
   const [text, set] = useSearchChoice();
   const change = useChange();
   const navigate = useNavigate();

@@ -1,4 +1,6 @@
 import type { SweepRows } from "../../../ui/beside/sweep-rows";
+import { Choice } from "../../../ui/fields/choice";
+import { Tick } from "../../../ui/fields/tick";
 
 interface SweepHeadProps {
   readonly rows: SweepRows;
@@ -20,20 +22,13 @@ export function SweepHead({ rows, title, nameless, shuffled, onCriterion, onName
         <h1 className="font-serif text-[19px] font-semibold">
           {title}: <span className="font-normal">one criterion, all papers</span>
         </h1>
-        <select
-          aria-label="Criterion"
-          className="field !w-64 text-[14.5px]"
+        <Choice
+          label="Criterion"
+          className="!w-64 text-[14.5px]"
           value={criterion.id}
-          onChange={(event) => {
-            onCriterion(event.target.value);
-          }}
-        >
-          {rows.criteria.map(({ id, name }) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </select>
+          onChoose={onCriterion}
+          options={rows.criteria.map(({ id, name }) => [id, name] as const)}
+        />
         <span className="figures text-[14px] text-soft">
           {rows.judged} of {rows.sheets.length} judged
         </span>
@@ -47,28 +42,12 @@ export function SweepHead({ rows, title, nameless, shuffled, onCriterion, onName
             )}
           </span>
         )}
-        <label className="ms-auto flex items-center gap-1.5 text-[14px]">
-          <input
-            type="checkbox"
-            className="size-4 accent-green"
-            checked={nameless}
-            onChange={(event) => {
-              onNames(event.target.checked);
-            }}
-          />
+        <Tick className="ms-auto text-[14px]" checked={nameless} onChange={onNames}>
           Without names
-        </label>
-        <label className="flex items-center gap-1.5 text-[14px]">
-          <input
-            type="checkbox"
-            className="size-4 accent-green"
-            checked={shuffled}
-            onChange={(event) => {
-              onShuffle(event.target.checked);
-            }}
-          />
+        </Tick>
+        <Tick className="text-[14px]" checked={shuffled} onChange={onShuffle}>
           Shuffled
-        </label>
+        </Tick>
       </div>
       <p className="figures mt-1 text-[13.5px] text-soft">
         {criterion.levels

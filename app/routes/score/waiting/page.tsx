@@ -1,48 +1,61 @@
+import { useMemo } from "react";
 import { Link } from "react-router";
-import { courseOf, rosterName } from "#core/model";
-import { unreadReplies } from "#core/release";
-import { waitingPapers } from "#core/totals";
-import { counted, momentText } from "#core/words";
+import { counted } from "#core/words";
+import { live, useLive } from "../../../course/live";
 import { openCourse } from "../../../course/open-course";
 import { deskAddress, inAddress } from "../../../ui/address";
 import { useSearchChoice } from "../../../ui/hooks/use-search-choice";
+import type { RecordColumn } from "../../../ui/table/column";
+import { RecordTable } from "../../../ui/table/record-table";
 import type { Route } from "./+types/page";
+import { Choice } from "../../../ui/fields/choice";
+import { waitingRows } from "./rows";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
-  const { state } = session;
-  const { timeZone } = courseOf(state);
-  const papers = waitingPapers(state).map(({ assignment, student, at }) => ({
-    assignmentId: assignment.id,
-    assignment: assignment.name,
-    studentId: student.id,
-    student: rosterName(state, student),
-    sectionId: student.sectionId,
-    section: student.sectionId ? (state.sections[student.sectionId]?.name ?? "") : "",
-    at: at ? momentText(at, timeZone) : "",
-  }));
-  const sections = Object.values(state.sections).sort((a, b) => a.order - b.order);
-  const replies = unreadReplies(state).map(({ assignment, student, count }) => ({
-    assignmentId: assignment.id,
-    assignment: assignment.name,
-    studentId: student.id,
-    student: rosterName(state, student),
-    count,
-  }));
-  return { papers, replies, sections: sections.map(({ id, name }) => ({ id: inAddress(id), name })) };
+  return { shown: live(session, waitingRows) };
 }
+
+type Paper = ReturnType<typeof waitingRows>["papers"][number];
+
+const columnsOf = (slot: string): readonly RecordColumn<Paper>[] => [
+  {
+    id: "at",
+    head: "Came in",
+    by: ({ since }) => since,
+    cell: ({ at }) => at || "on paper",
+    className: "figures text-soft",
+  },
+  {
+    id: "student",
+    head: "Student",
+    by: ({ student }) => student,
+    cell: ({ assignmentId, studentId, student }) => (
+      <Link className="font-semibold hover:underline" to={deskAddress(slot, assignmentId, studentId)}>
+        {student}
+      </Link>
+    ),
+  },
+  { id: "section", head: "Section", by: ({ section }) => section, cell: ({ section }) => section },
+  { id: "assignment", head: "Assignment", by: ({ assignment }) => assignment, cell: ({ assignment }) => assignment },
+];
 
 /** Everything that waits to be scored, over all assignments, the oldest first. */
 export default function WaitingPage({ loaderData, params }: Route.ComponentProps) {
-  const { papers, replies, sections } = loaderData;
+  const { papers, replies, sections } = useLive(loaderData.shown);
   const [text, set] = useSearchChoice();
   const [section, assignment] = [text("section"), text("assignment")];
   const assignments = [...new Map(papers.map(({ assignmentId, assignment: name }) => [assignmentId, name]))];
-  const shown = papers.filter(
-    (paper) =>
-      (section === "" || inAddress(paper.sectionId ?? "") === section) &&
-      (assignment === "" || inAddress(paper.assignmentId) === assignment),
+  const shown = useMemo(
+    () =>
+      papers.filter(
+        (paper) =>
+          (section === "" || inAddress(paper.sectionId ?? "") === section) &&
+          (assignment === "" || inAddress(paper.assignmentId) === assignment),
+      ),
+    [papers, section, assignment],
   );
+  const columns = useMemo(() => columnsOf(params.slot), [params.slot]);
   const first = shown[0];
   return (
     <main className="mx-auto w-full max-w-[1000px] px-[30px] pt-6 pb-16">
@@ -51,37 +64,25 @@ export default function WaitingPage({ loaderData, params }: Route.ComponentProps
         <h1 className="page-title">
           {papers.length === 0 ? "Nothing waits" : `${counted(shown.length, "paper")} waiting`}
         </h1>
-        <select
-          aria-label="Assignment"
-          className="field ms-auto !w-56 text-[14px]"
+        <Choice
+          label="Assignment"
+          className="ms-auto !w-56 text-[14px]"
           value={assignment}
-          onChange={(event) => {
-            set("assignment", event.target.value);
+          onChoose={(picked) => {
+            set("assignment", picked);
           }}
-        >
-          <option value="">All assignments</option>
-          {assignments.map(([id, name]) => (
-            <option key={id} value={inAddress(id)}>
-              {name}
-            </option>
-          ))}
-        </select>
+          options={[["", "All assignments"], ...assignments.map(([id, name]) => [inAddress(id), name] as const)]}
+        />
         {sections.length > 0 && (
-          <select
-            aria-label="Section"
-            className="field !w-44 text-[14px]"
+          <Choice
+            label="Section"
+            className="!w-44 text-[14px]"
             value={section}
-            onChange={(event) => {
-              set("section", event.target.value);
+            onChoose={(picked) => {
+              set("section", picked);
             }}
-          >
-            <option value="">All sections</option>
-            {sections.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </select>
+            options={[["", "All sections"], ...sections.map(({ id, name }) => [id, name] as const)]}
+          />
         )}
         {first && (
           <Link className="act act-first" to={deskAddress(params.slot, first.assignmentId, first.studentId)}>
@@ -111,33 +112,13 @@ export default function WaitingPage({ loaderData, params }: Route.ComponentProps
             : "Nothing of this waits. Choose another section or assignment."}
         </p>
       ) : (
-        <table className="mt-4 w-full text-sm">
-          <thead>
-            <tr className="border-b border-ink text-left">
-              <th className="py-1 font-semibold">Came in</th>
-              <th className="font-semibold">Student</th>
-              <th className="font-semibold">Section</th>
-              <th className="font-semibold">Assignment</th>
-            </tr>
-          </thead>
-          <tbody>
-            {shown.map((paper) => (
-              <tr key={`${paper.assignmentId}/${paper.studentId}`} className="border-b border-rule">
-                <td className="figures py-1.5 text-soft">{paper.at || "on paper"}</td>
-                <td>
-                  <Link
-                    className="font-semibold hover:underline"
-                    to={deskAddress(params.slot, paper.assignmentId, paper.studentId)}
-                  >
-                    {paper.student}
-                  </Link>
-                </td>
-                <td>{paper.section}</td>
-                <td>{paper.assignment}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <RecordTable
+          className="mt-4"
+          label="Papers that wait"
+          records={shown}
+          columns={columns}
+          keyOf={({ assignmentId, studentId }) => `${assignmentId}/${studentId}`}
+        />
       )}
     </main>
   );

@@ -1,6 +1,6 @@
 import { List } from "lucide-react";
-import { DropdownMenu } from "radix-ui";
 import { useEffect, useMemo, useState } from "react";
+import { Menu, MenuLine } from "../../dialogs/menu";
 import type { OutlineEntry, PdfDocument } from "../pages/pdf-document";
 
 /** What the parts of a work are read from. */
@@ -57,34 +57,18 @@ export function Contents({ pdf, textRoot, version, onPage }: ContentsProps) {
   }, [pdf, outline, textRoot, version, onPage]);
   if (entries.length < 2) return null;
   return (
-    <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger
-        aria-label="Contents"
-        title="Contents"
-        className="grid size-8 place-items-center rounded text-soft hover:bg-sheet hover:text-ink"
-      >
-        <List size={16} aria-hidden="true" />
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align="end"
-          sideOffset={4}
-          className="z-50 max-h-[70vh] max-w-96 min-w-56 overflow-auto rounded border border-rule bg-sheet p-1 text-sm shadow-lg"
-        >
-          {entries.map(({ title, depth, page, go }, index) => (
-            <DropdownMenu.Item
-              key={index}
-              className="flex cursor-pointer justify-between gap-6 rounded py-1.5 pe-3 outline-none data-[highlighted]:bg-table"
-              style={{ paddingInlineStart: 12 + Math.min(depth, 4) * 14 }}
-              onSelect={go}
-            >
-              {title}
-              {page !== null && <span className="figures text-soft">{page}</span>}
-            </DropdownMenu.Item>
-          ))}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+    <Menu
+      label="Contents"
+      className="grid size-8 place-items-center rounded text-soft hover:bg-sheet hover:text-ink"
+      button={<List size={16} aria-hidden="true" />}
+    >
+      {entries.map(({ title, depth, page, go }, index) => (
+        <MenuLine key={index} onSelect={go}>
+          <span style={{ paddingInlineStart: Math.min(depth, 4) * 14 }}>{title}</span>
+          {page !== null && <span className="figures text-soft">{page}</span>}
+        </MenuLine>
+      ))}
+    </Menu>
   );
 }
 

@@ -1,6 +1,5 @@
-import { Dialog } from "radix-ui";
 import { useState, type SubmitEvent } from "react";
-import { DialogFrame } from "../../../../ui/dialogs/dialog-frame";
+import { DialogFrame, LeaveAsItIs } from "../../../../ui/dialogs/dialog-frame";
 import { formText } from "../../../../ui/fields/form-text";
 
 /** Asks for an entry, and for a reason where one is wanted, before a bulk action is looked over. */
@@ -47,7 +46,7 @@ export function AskFigure({
           </p>
         )}
         <div className="flex justify-end gap-3">
-          <Dialog.Close className="act act-quiet">Leave as it is</Dialog.Close>
+          <LeaveAsItIs />
           <button type="submit" className="act act-first">
             {action}
           </button>

@@ -1,8 +1,8 @@
-import { Dialog } from "radix-ui";
 import { useState } from "react";
 import { counted } from "#core/words";
-import { DialogFrame } from "../../../../ui/dialogs/dialog-frame";
+import { DialogFrame, LeaveAsItIs } from "../../../../ui/dialogs/dialog-frame";
 import { cellsToEnter, type BlockPlan, type BlockTrouble } from "./blocks";
+import { Tick } from "../../../../ui/fields/tick";
 
 /** Refused cells listed. */
 const SHOWN = 12;
@@ -31,7 +31,7 @@ export function BlockDialog({ plan, onByPosition, onEnter, onClose }: BlockDialo
     .join(", ");
   return (
     <DialogFrame
-      wide
+      width="wide"
       title={`${plan.title} ${counted(plan.cells.length, "cell")}`}
       detail={`${detail}.`}
       onClose={onClose}
@@ -50,20 +50,12 @@ export function BlockDialog({ plan, onByPosition, onEnter, onClose }: BlockDialo
       <Troubles title="Refused, and left out" troubles={plan.refused} />
       <Troubles title="Unusual" troubles={plan.asks} />
       {plan.asks.length > 0 && (
-        <label className="mt-2 flex items-center gap-2 text-[14.5px]">
-          <input
-            type="checkbox"
-            className="size-4 accent-green"
-            checked={withAsked}
-            onChange={(event) => {
-              setWithAsked(event.target.checked);
-            }}
-          />
+        <Tick className="mt-2 text-[14.5px]" checked={withAsked} onChange={setWithAsked}>
           Enter the unusual ones too
-        </label>
+        </Tick>
       )}
       <div className="mt-5 flex justify-end gap-3">
-        <Dialog.Close className="act act-quiet">Leave as it is</Dialog.Close>
+        <LeaveAsItIs />
         <button
           type="button"
           className="act act-first"

@@ -1,6 +1,7 @@
 import { useState, type ReactNode } from "react";
 import type { CourseState } from "#core/model";
 import type { SendChange } from "../../../../course/use-change";
+import { useNews } from "../../../../course/use-news";
 import { troubleOf } from "../../../../ui/hooks/use-command";
 import type { CellPlace, Selection } from "../grid/selection";
 import type { GradeTable } from "../rows";
@@ -36,9 +37,11 @@ export function useBlocks({ state, table, selection, change, onTrouble, onClosed
   const [pasted, setPasted] = useState("");
   const [plan, setPlan] = useState<BlockPlan | null>(null);
   const [bulk, setBulk] = useState<Bulk | null>(null);
+  const news = useNews();
   const enter = ({ how }: BlockPlan, cells: BlockPlan["cells"], confirmed: boolean) => {
     void change({ type: "enterScores", how, cells: [...cells], confirmed }).then((outcome) => {
       onTrouble(troubleOf(outcome));
+      if (cells.length > 1) news(outcome);
     });
   };
   const look = (next: BlockPlan) => {

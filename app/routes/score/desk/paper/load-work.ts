@@ -11,26 +11,15 @@ export interface Work {
 }
 
 /** The chosen file of a paper, or the last one of its last attempt. */
-export async function loadWork(
-  repository: Repository,
-  slot: string,
-  rows: DeskRows,
-  wanted: string | null,
-): Promise<Work | null> {
-  const file = rows.files.find(({ id }) => id === `file:${wanted ?? ""}`) ?? rows.files.at(-1);
-  return file ? { file, blob: await repository.readFile(slot, file.id) } : null;
-}
+export const shownFile = ({ files }: DeskRows, wanted: string | null): Work["file"] | undefined =>
+  fileOf(files, wanted) ?? files.at(-1);
 
 /** The file that another is to be compared with. */
-export async function loadBeside(
-  repository: Repository,
-  slot: string,
-  rows: DeskRows,
-  wanted: string | null,
-): Promise<Work | null> {
-  const file = wanted === null ? undefined : rows.files.find(({ id }) => id === `file:${wanted}`);
-  return file ? { file, blob: await repository.readFile(slot, file.id) } : null;
-}
+export const besideFile = ({ files }: DeskRows, wanted: string | null): Work["file"] | undefined =>
+  fileOf(files, wanted);
+
+const fileOf = (files: DeskRows["files"], wanted: string | null) =>
+  wanted === null ? undefined : files.find(({ id }) => id === `file:${wanted}`);
 
 /** A file to be got ready, with its bytes if storage has them. */
 export interface WorkAhead {

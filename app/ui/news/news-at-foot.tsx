@@ -1,0 +1,27 @@
+import { lazy, Suspense, useEffect, useState } from "react";
+
+const load = () => import("./toaster");
+const NewsPlace = lazy(load);
+
+/** The place of news on a page. It comes when the page has nothing else to do, and no later than the first news. */
+export function NewsAtFoot() {
+  const [isWanted, setWanted] = useState(false);
+  useEffect(() => {
+    const idle = requestIdleCallback(
+      () => {
+        setWanted(true);
+      },
+      { timeout: 2_000 },
+    );
+    return () => {
+      cancelIdleCallback(idle);
+    };
+  }, []);
+  return (
+    isWanted && (
+      <Suspense fallback={null}>
+        <NewsPlace />
+      </Suspense>
+    )
+  );
+}

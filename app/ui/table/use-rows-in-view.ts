@@ -1,0 +1,49 @@
+import { useWindowVirtualizer } from "@tanstack/react-virtual";
+import { useLayoutEffect, useRef, useState, type RefObject } from "react";
+
+/** Tables up to this length are drawn whole: the browser finds words in them, and prints them. */
+const WHOLE = 150;
+/** Height of a row before it is measured, in pixels. */
+const ROW = 34;
+
+/** Which rows of a long table stand in the window, and the room above and below them, in pixels. */
+export interface RowsInView {
+  readonly places: readonly number[];
+  readonly above: number;
+  readonly below: number;
+  /** Measures a drawn row; undefined where the table is drawn whole. */
+  readonly measure: ((row: HTMLElement | null) => void) | undefined;
+}
+
+/** The rows of a table of `length` rows that are to be drawn as the page is scrolled. */
+export function useRowsInView(length: number, body: RefObject<HTMLElement | null>): RowsInView {
+  const isLong = length > WHOLE;
+  const [top, setTop] = useState(0);
+  const last = useRef(0);
+  // After every drawing, and it settles: the same place is not set again.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  useLayoutEffect(() => {
+    // What stands above the table may grow or shrink with any drawing of the page.
+    const now = isLong && body.current ? body.current.getBoundingClientRect().top + window.scrollY : 0;
+    if (Math.abs(now - last.current) < 1) return;
+    last.current = now;
+    setTop(now);
+  });
+  const virtual = useWindowVirtualizer({
+    count: length,
+    enabled: isLong,
+    estimateSize: () => ROW,
+    overscan: 12,
+    scrollMargin: top,
+  });
+  if (!isLong) {
+    return { places: Array.from({ length }, (_, place) => place), above: 0, below: 0, measure: undefined };
+  }
+  const items = virtual.getVirtualItems();
+  return {
+    places: items.map(({ index }) => index),
+    above: (items[0]?.start ?? top) - top,
+    below: virtual.getTotalSize() - ((items.at(-1)?.end ?? top) - top),
+    measure: virtual.measureElement,
+  };
+}
