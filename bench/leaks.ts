@@ -15,7 +15,7 @@ import {
   type Student,
   withRecords,
 } from "#core/model";
-import { draftFacet, draftTotals } from "#core/release";
+import { facetNow, draftTotals } from "#core/release";
 
 const at = "2026-10-01T12:00:00Z" as Instant;
 const id = <K extends string>(kind: K, index: number) => `${kind}:${String(index)}` as Id<K>;
@@ -101,7 +101,7 @@ export function leakyCourse(students: number, assignments: number): CourseState 
   );
   const copies = open.flatMap((assignment) =>
     people.map((student) => {
-      const content = draftFacet(state, assignment, student, "score");
+      const content = facetNow(state, assignment, student, "score");
       return { ...blankRecord("copies", resultKey(assignment.id, student.id)), score: content && { at, content } };
     }),
   );

@@ -3,7 +3,7 @@ import { ENTRY_SCHEMA, runCommand, type Command } from "#core/changes";
 import type { Instant } from "#core/kernel";
 import { resultOf } from "#core/model";
 import { assignmentId, entriesOf, smallCourse, studentId, WORLD } from "#core/testing";
-import { hurry, leftBehind, type Step } from "./hurried";
+import { hurry, leftBehind, type UnwrittenEntry } from "./hurried";
 import { readJournal as readBack } from "./read-journal";
 import { memoryNeighbours, memoryShelves } from "./memory-shelves";
 import { Repository } from "./repository";
@@ -41,7 +41,7 @@ async function keptCourse(): Promise<Shelves> {
 /** A tab whose writes into the journal never come to an end, as when it is closed in that breath. */
 const dying = (shelves: Shelves): Shelves => ({ ...shelves, journal: { ...shelves.journal, set: () => never } });
 
-const stepOf = (command: Command): Step => {
+const stepOf = (command: Command): UnwrittenEntry => {
   const done = runCommand(smallCourse(), command, WORLD);
   if (!done.ok) throw new Error("refused");
   return { kind: "change", of: null, change: done.value.change };

@@ -2,33 +2,33 @@ import { ENTRY_SCHEMA, entrySchema, type Entry } from "#core/changes";
 import type { Shelves } from "./shelf";
 
 /** A change as it waits for its place in the journal. */
-export type Step = Pick<Entry, "kind" | "of" | "change">;
+export type UnwrittenEntry = Pick<Entry, "kind" | "of" | "change">;
 
 interface Hurried {
   readonly schema: number;
   /** Its place among the steps of its tab. */
   readonly place: number;
-  readonly step: Step;
+  readonly step: UnwrittenEntry;
 }
 
 /** Patches above which a step is left to the journal alone: the hurried shelf is small, and only entries in bulk make so many. */
 const MOST_PATCHES = 300;
 
-const keyOf = (slot: string, step: Step): string => `${slot}/${step.change.id}`;
+const keyOf = (slot: string, step: UnwrittenEntry): string => `${slot}/${step.change.id}`;
 
 /**
  * Puts a step where it outlives the page at once, while its journal entry is still being written: who types a score and
  * leaves in the same breath finds it there again. The journal stays the truth; a hurried step that cannot be put down
  * changes nothing.
  */
-export async function hurry(shelves: Shelves, slot: string, step: Step, place: number): Promise<void> {
+export async function hurry(shelves: Shelves, slot: string, step: UnwrittenEntry, place: number): Promise<void> {
   if (step.change.patches.length > MOST_PATCHES) return;
   const hurried: Hurried = { schema: ENTRY_SCHEMA, place, step };
   await shelves.hurried.set(keyOf(slot, step), hurried).catch(() => null);
 }
 
 /** Forgets a hurried step, because it stands in the journal or was set aside. */
-export async function forget(shelves: Shelves, slot: string, step: Step): Promise<void> {
+export async function forget(shelves: Shelves, slot: string, step: UnwrittenEntry): Promise<void> {
   await shelves.hurried.remove(keyOf(slot, step)).catch(() => null);
 }
 
@@ -40,7 +40,7 @@ export async function leftBehind(
   shelves: Shelves,
   slot: string,
   entries: () => readonly Entry[],
-): Promise<readonly Step[]> {
+): Promise<readonly UnwrittenEntry[]> {
   const keys = (await shelves.hurried.keys()).filter((key) => key.startsWith(`${slot}/`));
   if (keys.length === 0) return [];
   const found = await Promise.all(keys.map((key) => shelves.hurried.get(key).catch(() => null)));
@@ -63,4 +63,4 @@ function openHurried(stored: unknown): Hurried | null {
   return parsed.success ? { schema, place, step: pickStep(parsed.data) } : null;
 }
 
-const pickStep = ({ kind, of, change }: Entry): Step => ({ kind, of, change });
+const pickStep = ({ kind, of, change }: Entry): UnwrittenEntry => ({ kind, of, change });

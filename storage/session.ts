@@ -17,7 +17,7 @@ import { ok, refuse, type Result } from "#core/kernel";
 import { courseOf, type CourseState } from "#core/model";
 import { dueReleases, dueTotals } from "#core/release";
 import { Drafts } from "./drafts";
-import { forget, hurry, leftBehind, type Step } from "./hurried";
+import { forget, hurry, leftBehind, type UnwrittenEntry } from "./hurried";
 import {
   compact,
   entriesAfter,
@@ -60,7 +60,7 @@ export interface Surroundings {
 interface Opening {
   readonly ledger: Ledger;
   readonly snapshotLacks: boolean;
-  readonly left: readonly Step[];
+  readonly left: readonly UnwrittenEntry[];
   readonly drafts: Drafts;
 }
 
@@ -79,9 +79,12 @@ export class CourseSession {
   /** What is half-typed in this course. */
   readonly drafts: Drafts;
   #ledger: Ledger;
-  #pending: readonly Step[] = [];
-  #listed: { readonly ledger: Ledger; readonly pending: readonly Step[]; readonly entries: readonly Entry[] } | null =
-    null;
+  #pending: readonly UnwrittenEntry[] = [];
+  #listed: {
+    readonly ledger: Ledger;
+    readonly pending: readonly UnwrittenEntry[];
+    readonly entries: readonly Entry[];
+  } | null = null;
   #state: CourseState;
   #history: History;
   #keeping: Keeping = { kind: "kept", at: null };
@@ -235,7 +238,7 @@ export class CourseSession {
     };
   }
 
-  #take(step: Step): Result<Change, ChangeIssue> {
+  #take(step: UnwrittenEntry): Result<Change, ChangeIssue> {
     if (this.damage) return refuse({ code: "course_damaged", seq: this.damage.seq });
     const next = applyPatches(this.#state, step.change.patches);
     if (!next.ok) return refuse(next.issue);
@@ -248,7 +251,7 @@ export class CourseSession {
     return ok(step.change);
   }
 
-  #numbered(step: Step, index: number): Entry {
+  #numbered(step: UnwrittenEntry, index: number): Entry {
     return { seq: this.#ledger.seq + 1 + index, schema: ENTRY_SCHEMA, ...step };
   }
 
@@ -333,7 +336,7 @@ export class CourseSession {
    * which found it left behind, wrote after `seq` is done.
    */
   #rebase(seq: number): void {
-    const kept: Step[] = [];
+    const kept: UnwrittenEntry[] = [];
     const written = new Set(entriesAfter(this.#ledger, seq).map(({ change }) => change.id));
     let { state, history } = this.#ledger;
     for (const step of this.#pending) {

@@ -1,7 +1,7 @@
 export { newcomersOf } from "./newcomers";
 export { announcedWork, type Announced } from "./give/announced";
 export { canReply, unreadReplies, visibleMessages } from "./conversation";
-export { draftFacet, type FacetContent, type FacetContents } from "./give/copies";
+export { facetNow as facetNow, type FacetContent, type FacetContents } from "./give/copies";
 export {
   changedSinceRelease,
   copyState,

@@ -4,7 +4,7 @@ import { courseOf, FACETS, recordsOf, releaseOf, resultOf, withRecords, type Cou
 import { anyCourse, assignmentId, judgedClass, run, runs, smallCourse, studentId, WORLD } from "#core/testing";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { draftFacet, isShown, shownTotals, visibleTo } from "./index";
+import { facetNow, isShown, shownTotals, visibleTo } from "./index";
 
 const zero = studentId("0");
 
@@ -218,7 +218,7 @@ describe("over many random orders of entering and releasing", () => {
           state = done.value.state;
           if (item.type !== "release") continue;
           for (const place of places) {
-            const draft = draftFacet(state, essayOf(state), student(state, place), "score");
+            const draft = facetNow(state, essayOf(state), student(state, place), "score");
             const known = scoresAtRelease.get(place.studentId) ?? new Set();
             scoresAtRelease.set(place.studentId, known.add(JSON.stringify(draft)));
           }

@@ -17,7 +17,7 @@ import {
   type TotalSeal,
   type Wave,
 } from "#core/model";
-import { draftFacet, type FacetContent, type FacetContents } from "./give/copies";
+import { facetNow, type FacetContent, type FacetContents } from "./give/copies";
 
 /** How one student's copy of a facet stands against what the instructor has. */
 export type CopyState = "nothing" | "ready" | "given" | "changed" | "withdrawn";
@@ -33,7 +33,7 @@ export type CopyState = "nothing" | "ready" | "given" | "changed" | "withdrawn";
  */
 export function copyState(state: CourseState, assignment: Assignment, student: Student, facet: Facet): CopyState {
   const fixed = copyOf(state, assignment.id, student.id)[facet]?.content ?? null;
-  const present = draftFacet(state, assignment, student, facet);
+  const present = facetNow(state, assignment, student, facet);
   if (!fixed) return present ? "ready" : "nothing";
   if (!present) return "withdrawn";
   return sameValue(fixed, present) ? "given" : "changed";
@@ -93,7 +93,7 @@ export function changedSinceRelease(state: CourseState, assignment: Assignment):
   return studentsOf(state).flatMap((student) =>
     open.flatMap((facet): Difference[] => {
       const old = copyOf(state, assignment.id, student.id)[facet]?.content;
-      const present = draftFacet(state, assignment, student, facet);
+      const present = facetNow(state, assignment, student, facet);
       return !old || (present && sameValue(old, present)) ? [] : [{ student, facet, old, present }];
     }),
   );

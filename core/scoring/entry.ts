@@ -2,7 +2,7 @@ import { ok, parseDecimal, refuse, type Decimal, type Result } from "#core/kerne
 import type { ScoreIssue } from "./issues";
 
 /** What a person typed into a cell, understood but not yet checked against the assignment. */
-export type Entry =
+export type CellEntry =
   | { readonly kind: "score"; readonly points: Decimal; readonly unitsLate: number | null }
   | { readonly kind: "late"; readonly unitsLate: number }
   | { readonly kind: "missing" }
@@ -16,7 +16,7 @@ const MOST_UNITS_LATE = 999;
  * Reads the entry language: `18`, `18 l2` (late by two units), `l2`, `m` missing, `x` excused, `-` or nothing to clear.
  * Case and spaces do not matter.
  */
-export function parseEntry(text: string): Result<Entry, ScoreIssue> {
+export function parseEntry(text: string): Result<CellEntry, ScoreIssue> {
   const typed = text.trim().toLowerCase();
   if (typed === "" || typed === "-") return ok({ kind: "clear" });
   if (typed === "m") return ok({ kind: "missing" });
@@ -31,7 +31,7 @@ export function parseEntry(text: string): Result<Entry, ScoreIssue> {
   return score === "" ? ok({ kind: "late", unitsLate: Number(units) }) : scoreOf(score, Number(units));
 }
 
-function scoreOf(text: string, unitsLate: number | null): Result<Entry, ScoreIssue> {
+function scoreOf(text: string, unitsLate: number | null): Result<CellEntry, ScoreIssue> {
   const points = parseDecimal(text);
   if (points.ok) return ok({ kind: "score", points: points.value, unitsLate });
   const looksLikeFigure = /\d/.test(text) || points.issue.code !== "not_a_number";

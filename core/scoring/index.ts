@@ -1,6 +1,6 @@
 export { pointsByKey, readingOf, questionPoints, readNumber } from "./answers";
 export { lackingEvidence } from "./evidence";
-export { parseEntry, type Entry } from "./entry";
+export { parseEntry, type CellEntry as Entry } from "./entry";
 export type { ScoreIssue } from "./issues";
 export { afterDeduction, deduction, unitsLate } from "./lateness";
 export { checkScore } from "./limits";

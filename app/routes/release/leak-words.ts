@@ -6,7 +6,7 @@ import { counted } from "#core/words";
 const figure = (value: Exact): string => roundToText(value, value.d === 1n ? 0 : 2).replace(/(\.\d)0$/, "$1");
 
 /** `31.5 to 32.4 of 50`, or the one score that is possible. */
-export function leakInterval({ interval, maximum, possible, score }: Leak): string {
+export function leakInterval({ interval, maximum, scoresLeft: possible, score }: Leak): string {
   const of = ` of ${figure(maximum)}`;
   if (possible <= 1) return `exactly ${figure(score)}${of}`;
   if (compare(interval.low, interval.high) === 0) return `exactly ${figure(interval.low)}${of}`;

@@ -20,7 +20,7 @@ import {
 import {
   changedSinceRelease,
   changedTotalCopies,
-  draftFacet,
+  facetNow,
   draftTotals,
   dueReleases,
   facetOverview,
@@ -243,7 +243,7 @@ function copiesOf(
   const fixed = copyOf(state, assignment.id, student.id);
   const now = <F extends Facet>(facet: F, content: FacetContent[F] | undefined) =>
     content !== undefined && isShown(state, assignment, student.id, facet) ? content : null;
-  const after = <F extends Facet>(facet: F) => draftFacet(state, assignment, student, facet);
+  const after = <F extends Facet>(facet: F) => facetNow(state, assignment, student, facet);
   return {
     now: {
       score: now("score", fixed.score?.content),

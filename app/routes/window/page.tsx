@@ -10,7 +10,7 @@ import { TotalsLetter } from "../../ui/letter/totals-letter";
 import { useChange } from "../../course/use-change";
 import { AnnouncedWork } from "./announced-work";
 import { LetterSection } from "./letter-section";
-import { Post } from "./post";
+import { Mailbox } from "./mailbox";
 import type { Route } from "./+types/page";
 import { windowRows } from "./rows";
 
@@ -76,7 +76,7 @@ function Window({ loaderData, params }: Route.ComponentProps) {
       <main className="mx-auto max-w-[760px] px-5 has-[[aria-expanded=true]]:max-w-[1040px]">
         <h1 className="mt-8 font-serif text-[26px] font-semibold">{courseTitle}</h1>
         <p className="text-soft">For {name}</p>
-        <Post
+        <Mailbox
           mails={mails}
           timeZone={timeZone}
           {...(isReading && { onOpen: ({ id }) => void change({ type: "openMail", mailId: id }) })}

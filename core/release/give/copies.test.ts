@@ -3,7 +3,7 @@ import { decimal, required, type Instant } from "#core/kernel";
 import { FACETS, notesOf, type CourseState, type Facet } from "#core/model";
 import { assignmentId, criterionId, fileId, judgedClass, run, smallCourse, studentId, WORLD } from "#core/testing";
 import { describe, expect, it } from "vitest";
-import { changedSinceRelease, copyState, draftFacet, dueReleases, facetOverview, visibleTo } from "../index";
+import { changedSinceRelease, copyState, facetNow, dueReleases, facetOverview, visibleTo } from "../index";
 
 const [essay, quiz] = [assignmentId("essay"), assignmentId("quiz")];
 
@@ -12,7 +12,7 @@ const [ada, ben, cleo] = [studentId("ada"), studentId("ben"), studentId("cleo")]
 const onEssay = { assignmentId: essay, studentId: ada };
 
 const draft = <F extends Facet>(state: CourseState, facet: F, who = ada, of = essay) =>
-  draftFacet(state, required(state.assignments[of], "assignment"), required(state.students[who], "student"), facet);
+  facetNow(state, required(state.assignments[of], "assignment"), required(state.students[who], "student"), facet);
 
 const judge = (criterion: string, text: string | null, who = ada): Command => ({
   type: "judge",

@@ -48,7 +48,7 @@ export type FacetContents = { readonly [F in Facet]: FacetContent[F] | null };
  * What a facet of one paper would hold if it were released now; null when there is nothing to release. Private notes,
  * other students and the marker's name are never part of it.
  */
-export function draftFacet<F extends Facet>(
+export function facetNow<F extends Facet>(
   state: CourseState,
   assignment: Assignment,
   student: Student,

@@ -38,7 +38,7 @@ export interface Leak {
   /** The sealed score itself, in points. */
   readonly score: Exact;
   /** Scores on the score's step that lie in the interval. */
-  readonly possible: number;
+  readonly scoresLeft: number;
   /** What it follows from. */
   readonly from: "totals" | "rubric";
   /** The totals it follows from, the nearest first; empty where it follows from the rubric. */
@@ -186,7 +186,7 @@ function throughRubrics(state: CourseState, studentId: StudentId): Leak[] {
         interval: closed(score, score),
         maximum,
         score,
-        possible: 1,
+        scoresLeft: 1,
         from: "rubric",
         through: [],
       },
@@ -208,7 +208,16 @@ function leakOf(
   const maximum = fromDecimal(assignment.points);
   const possible = countSteps(interval, stepOf(state, assignment));
   const verdict = verdictOf(courseOf(state), interval, before, maximum, possible);
-  return { assignmentId: assignment.id, verdict, interval, maximum, score: value, possible, from: "totals", through };
+  return {
+    assignmentId: assignment.id,
+    verdict,
+    interval,
+    maximum,
+    score: value,
+    scoresLeft: possible,
+    from: "totals",
+    through,
+  };
 }
 
 /** Exact: one possible score. Narrow: within 10 % of the points, or on one side of the pass mark or inside one letter. */

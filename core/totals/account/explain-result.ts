@@ -25,7 +25,7 @@ import {
 import { isWeighted, rulerEnds } from "#core/scoring";
 import type { Account, AccountPart, AppliedRule, Provenance } from "./account";
 import { answerPoints } from "../rules/answers";
-import { figureOf, type Figure, type Step } from "../rules/figure";
+import { figureOf, type Figure, type GivenStep } from "../rules/figure";
 
 /** Tells who entered the figure of a result, and when; null where it is not known. */
 export type Provenances = (assignment: Assignment, studentId: StudentId) => Provenance | null;
@@ -99,7 +99,7 @@ function explainComputed(state: CourseState, assignment: Assignment, figure: Fig
 }
 
 /** The places of the attempts that count; of equally good ones the earliest. */
-function countingAttempts(which: Assignment["countedAttempt"], steps: readonly Step[]): ReadonlySet<number> {
+function countingAttempts(which: Assignment["countedAttempt"], steps: readonly GivenStep[]): ReadonlySet<number> {
   if (which === "mean") return new Set(steps.keys());
   if (which === "first") return new Set([0]);
   if (which === "last") return new Set([steps.length - 1]);
@@ -115,7 +115,7 @@ function explainStep(
   state: CourseState,
   assignment: Assignment,
   figure: Figure,
-  step: Step,
+  step: GivenStep,
   by: Provenance | null,
 ): Account {
   const maximum = fromDecimal(assignment.points);
@@ -136,7 +136,7 @@ function explainGiven(
   state: CourseState,
   assignment: Assignment,
   figure: Figure,
-  step: Step,
+  step: GivenStep,
   by: Provenance | null,
 ): Account {
   const { id } = assignment;

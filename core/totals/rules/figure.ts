@@ -41,7 +41,7 @@ import { givenOf, resultLateness, type GivenScore, type GivenSource } from "./gi
 export type Standing = "expected" | "handedIn" | "missing" | "excused";
 
 /** A given score on its way to a value: scaled, then what the late rule leaves. All in points. */
-export interface Step extends GivenScore {
+export interface GivenStep extends GivenScore {
   readonly scaled: Exact;
   readonly value: Exact;
 }
@@ -55,7 +55,7 @@ export interface Figure {
   readonly source: GivenSource | "set by hand" | "rule" | null;
   readonly rubric: RubricSum | null;
   /** Every given score, in the order of the attempts. */
-  readonly steps: readonly Step[];
+  readonly steps: readonly GivenStep[];
   /** Points before the late rule, after scaling; null while there are none. */
   readonly score: Exact | null;
   readonly unitsLate: number;
@@ -165,7 +165,7 @@ function computeFigure(state: CourseState, assignment: Assignment, studentId: St
   };
 }
 
-function stepOf(state: CourseState, assignment: Assignment, given: GivenScore): Step {
+function stepOf(state: CourseState, assignment: Assignment, given: GivenScore): GivenStep {
   const rule = courseOf(state).lateRule;
   const maximum = fromDecimal(assignment.points);
   const scaled = assignment.scaling ? scaledScore(assignment.scaling, given.raw, maximum) : given.raw;
@@ -173,7 +173,7 @@ function stepOf(state: CourseState, assignment: Assignment, given: GivenScore): 
 }
 
 /** The step that counts: last (default), first, best by value, or the mean of all. */
-function chooseStep(assignment: Assignment, steps: readonly Step[]): Step | null {
+function chooseStep(assignment: Assignment, steps: readonly GivenStep[]): GivenStep | null {
   const last = steps.at(-1);
   if (!last || steps.length === 1) return last ?? null;
   switch (assignment.countedAttempt) {
@@ -184,7 +184,7 @@ function chooseStep(assignment: Assignment, steps: readonly Step[]): Step | null
     case "best":
       return steps.reduce((best, step) => (compare(step.value, best.value) > 0 ? step : best));
     case "mean": {
-      const mean = (of: (step: Step) => Exact) => divide(steps.map(of).reduce(add), whole(steps.length));
+      const mean = (of: (step: GivenStep) => Exact) => divide(steps.map(of).reduce(add), whole(steps.length));
       return {
         ...last,
         attempt: null,

@@ -8,28 +8,15 @@ import { counted } from "#core/words";
 import { live, useLive } from "../../../course/live";
 import { openCourse, orMissing } from "../../../course/open-course";
 import { fromAddress, inAddress } from "../../../ui/address";
-import { FigureInput } from "../../../ui/fields/figure-input";
-import { MoreMenu } from "../../../ui/dialogs/more-menu";
 import { PlanPlaces } from "../../../ui/parts/plan-places";
-import { readFigure } from "../../../ui/fields/read-figure";
 import { AsYouLeftIt } from "../../../ui/fields/as-you-left-it";
 import { useTyped } from "../../../ui/fields/drafts";
 import { issueWords } from "../../../ui/words/words";
 import { useChange } from "../../../course/use-change";
+import { QuestionFields } from "./question-fields";
 import { AnswerEntry } from "./answer-entry";
-import { KeyFields } from "./key-fields";
-import {
-  draftOf,
-  FRESH_KEYS,
-  freshQuestion,
-  KIND_OPTIONS,
-  keptQuestion,
-  lackOf,
-  type QuestionDraft,
-  readQuestions,
-} from "./rows";
+import { draftOf, freshQuestion, keptQuestion, lackOf, type QuestionDraft, readQuestions } from "./rows";
 import type { Route } from "./+types/page";
-import { Choice } from "../../../ui/fields/choice";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
@@ -99,68 +86,17 @@ export default function QuestionsPage({ loaderData, params }: Route.ComponentPro
       <ol className="mt-3">
         {shown.map((draft, index) => (
           <li key={draft.id ?? `new-${String(index)}`} className="border-t border-rule py-3">
-            <div className="flex items-end gap-2">
-              <label className="min-w-0 flex-1 text-[13px] text-soft">
-                Question {index + 1}
-                <textarea
-                  className="field field-sizing-content min-h-9 resize-none text-[15px] text-ink"
-                  rows={1}
-                  value={draft.prompt}
-                  onChange={(event) => {
-                    edit(index, { prompt: event.target.value });
-                  }}
-                />
-              </label>
-              <label className="text-[13px] text-soft">
-                Answered by
-                <Choice
-                  className="block !w-48"
-                  value={draft.key.kind}
-                  onChoose={(picked) => {
-                    edit(index, { key: FRESH_KEYS[picked] });
-                  }}
-                  options={KIND_OPTIONS}
-                />
-              </label>
-              <FigureInput
-                label="Points"
-                className="w-20"
-                value={draft.points}
-                read={readFigure}
-                onRead={(points) => {
-                  edit(index, { points });
-                }}
-              />
-              <MoreMenu
-                label={`More for question ${String(index + 1)}`}
-                items={[
-                  {
-                    words: "Move up",
-                    onSelect: () => {
-                      move(index, -1);
-                    },
-                  },
-                  {
-                    words: "Move down",
-                    onSelect: () => {
-                      move(index, 1);
-                    },
-                  },
-                  null,
-                  {
-                    words: "Remove with its answers",
-                    onSelect: () => {
-                      setDrafts(shown.filter((_, at) => at !== index));
-                    },
-                  },
-                ]}
-              />
-            </div>
-            <KeyFields
+            <QuestionFields
               place={index + 1}
-              answerKey={draft.key}
-              onChange={(key) => {
-                edit(index, { key });
+              draft={draft}
+              onEdit={(fields) => {
+                edit(index, fields);
+              }}
+              onMove={(by_) => {
+                move(index, by_);
+              }}
+              onRemove={() => {
+                setDrafts(shown.filter((_, at) => at !== index));
               }}
             />
           </li>

@@ -6,6 +6,7 @@ import { formText } from "../../../ui/fields/form-text";
 import { FigureInput } from "../../../ui/fields/figure-input";
 import { MoreMenu } from "../../../ui/dialogs/more-menu";
 import { readFigure, readOptionalFigure } from "../../../ui/fields/read-figure";
+import { LevelFields } from "./level-fields";
 import { BoundsRuler } from "./bounds-ruler";
 import { Tick } from "../../../ui/fields/tick";
 
@@ -101,61 +102,20 @@ export function CriterionEditor(props: CriterionEditorProps) {
       <ol className="mt-2 grid gap-x-3 gap-y-3 sm:grid-cols-2 xl:grid-cols-3">
         {levels.map((level, index) => (
           <li key={level.id} className="min-w-0">
-            <div className="flex items-end gap-1.5">
-              <label className="min-w-0 flex-1 text-[12.5px] text-soft">
-                Level {index + 1}
-                <input
-                  className="field !px-2 !py-1 text-[14px] text-ink"
-                  maxLength={200}
-                  value={level.name}
-                  onChange={(event) => {
-                    setLevel(index, { name: event.target.value });
-                  }}
-                />
-              </label>
-              <FigureInput
-                small
-                label="from"
-                className="w-16"
-                value={level.min}
-                read={readFigure}
-                onRead={(min) => {
-                  setLevel(index, { min });
-                }}
-              />
-              <FigureInput
-                small
-                label="to"
-                className="w-16"
-                value={level.max}
-                read={readFigure}
-                onRead={(max) => {
-                  setLevel(index, { max });
-                }}
-              />
-              {levels.length > 1 && (
-                <button
-                  type="button"
-                  aria-label={`Remove level ${level.name}`}
-                  title="Remove this level"
-                  className="grid size-8 place-items-center rounded text-soft hover:bg-table print:hidden"
-                  onClick={() => {
-                    onChange(removeLevel(criterion, index));
-                  }}
-                >
-                  ×
-                </button>
-              )}
-            </div>
-            <textarea
-              aria-label={`Words of ${level.name}, ${criterion.name}`}
-              className="field mt-1 field-sizing-content min-h-14 resize-none !px-2 !py-1 text-[13.5px] leading-snug"
-              placeholder="What work on this level looks like"
-              maxLength={2000}
-              value={level.descriptor}
-              onChange={(event) => {
-                setLevel(index, { descriptor: event.target.value });
+            <LevelFields
+              criterion={criterion}
+              level={level}
+              place={index + 1}
+              onEdit={(fields) => {
+                setLevel(index, fields);
               }}
+              onRemove={
+                levels.length > 1
+                  ? () => {
+                      onChange(removeLevel(criterion, index));
+                    }
+                  : null
+              }
             />
           </li>
         ))}

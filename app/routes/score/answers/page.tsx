@@ -7,12 +7,11 @@ import { fromAddress, inAddress } from "../../../ui/address";
 import { useAsking } from "../../../ui/dialogs/use-asking";
 import { useSearchChoice } from "../../../ui/hooks/use-search-choice";
 import { useChange } from "../../../course/use-change";
+import { AnswersHead } from "./answers-head";
 import { AnswerLine } from "./answer-line";
 import { answerSheets, togetherAlike, type AlikeAnswers } from "./rows";
 import { useAnswerKeys } from "./use-answer-keys";
 import type { Route } from "./+types/page";
-import { Choice } from "../../../ui/fields/choice";
-import { Tick } from "../../../ui/fields/tick";
 
 export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
@@ -99,12 +98,12 @@ export default function AnswersPage({ loaderData, params }: Route.ComponentProps
       showNames(nameless);
     },
   });
-  const home = `/courses/${params.slot}`;
+  const questionsAt = `/courses/${params.slot}/plan/assignments/${inAddress(assignment.id)}/questions`;
   if (!rows) {
     return (
       <main className="p-8 text-soft">
         {assignment.name} has no questions yet. Write them under{" "}
-        <Link className="link" to={`${home}/plan/assignments/${inAddress(assignment.id)}/questions`}>
+        <Link className="link" to={questionsAt}>
           Plan, questions
         </Link>
         .
@@ -114,60 +113,28 @@ export default function AnswersPage({ loaderData, params }: Route.ComponentProps
   return (
     <main className="flex h-[calc(100vh-46px)] flex-col">
       <title>{`Answers · ${assignment.name} · Upright Quill`}</title>
-      <div className="border-b border-rule px-[18px] py-2.5">
-        <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
-          <h1 className="font-serif text-[19px] font-semibold">
-            {assignment.name}: <span className="font-normal">one question, all answers</span>
-          </h1>
-          <span className="figures text-[14px] text-soft">
-            {rows.open === 0 ? "nothing waits" : `${String(rows.open)} of ${String(rows.sheets.length)} wait`}
-          </span>
-          <Turn
-            words="Without names"
-            on={nameless}
-            set={(on) => {
-              showNames(!on);
-            }}
-            first
-          />
-          <Turn
-            words="Shuffled"
-            on={text("shuffle") !== ""}
-            set={(on) => {
-              set("shuffle", on ? String(1 + (Date.now() % 100_000)) : "");
-              setCurrent(0);
-            }}
-          />
-          <Turn
-            words="Equal answers together"
-            on={isTogether}
-            set={(on) => {
-              set("equal", on ? "" : "apart");
-              setTakenApart(new Set());
-              setCurrent(0);
-            }}
-          />
-          <Link className="link text-[14px]" to={`${home}/plan/assignments/${inAddress(assignment.id)}/questions`}>
-            Questions and keys
-          </Link>
-        </div>
-        <div className="mt-1.5 flex items-baseline gap-3">
-          <Choice
-            label="Question"
-            className="!w-64 text-[14.5px]"
-            value={rows.question.id}
-            onChoose={(picked) => {
-              set("question", inAddress(picked));
-              setCurrent(0);
-            }}
-            options={rows.questions.map(({ id, prompt }, index) => [id, `${String(index + 1)}. ${prompt}`] as const)}
-          />
-          <p className="min-w-0 flex-1 font-serif text-[16px]">{rows.question.prompt}</p>
-        </div>
-        <p className="figures mt-1 text-[13.5px] text-soft">
-          A digit gives points · Enter: type them · Backspace: as the key gives · [ ]: other question · H: names
-        </p>
-      </div>
+      <AnswersHead
+        questionsAt={questionsAt}
+        title={assignment.name}
+        rows={rows}
+        isNameless={nameless}
+        isShuffled={text("shuffle") !== ""}
+        isTogether={isTogether}
+        onNames={showNames}
+        onShuffle={(on) => {
+          set("shuffle", on ? String(1 + (Date.now() % 100_000)) : "");
+          setCurrent(0);
+        }}
+        onTogether={(on) => {
+          set("equal", on ? "" : "apart");
+          setTakenApart(new Set());
+          setCurrent(0);
+        }}
+        onQuestion={(id) => {
+          set("question", inAddress(id));
+          setCurrent(0);
+        }}
+      />
       {notice && (
         <p role="alert" className="border-b border-rule px-[18px] py-1.5 text-[14px] text-wax">
           {notice}
@@ -203,23 +170,5 @@ export default function AnswersPage({ loaderData, params }: Route.ComponentProps
         ))}
       </ol>
     </main>
-  );
-}
-
-function Turn({
-  words,
-  on,
-  set,
-  first = false,
-}: {
-  readonly words: string;
-  readonly on: boolean;
-  readonly set: (on: boolean) => void;
-  readonly first?: boolean;
-}) {
-  return (
-    <Tick className={`flex items-center gap-1.5 text-[14px] ${first ? "ms-auto" : ""}`} checked={on} onChange={set}>
-      {words}
-    </Tick>
   );
 }

@@ -1,8 +1,6 @@
-import { Group, Panel, Separator } from "react-resizable-panels";
 import { useRef, useState } from "react";
-import { useNavigate, useSearchParams } from "react-router";
+import { useNavigate } from "react-router";
 import { phrasesOf } from "#core/changes";
-import { pointsText } from "#core/kernel";
 import { courseOf, fullName, type Message, type WorkFile } from "#core/model";
 import { live, useLive } from "../../../course/live";
 import { openCourse, orMissing } from "../../../course/open-course";
@@ -13,10 +11,13 @@ import { NearPapers } from "./paper/near-papers";
 import { JudgementColumn } from "./judgement/judgement-column";
 import { keep, keepIn, known, PILE_ORDERS } from "../../../course/choices";
 import { besideFile, draftPaper, loadAhead, shownFile } from "./paper/load-work";
+import { phrasesAtHand } from "./phrases-at-hand";
 import { Pile } from "./pile";
+import { DeskColumns } from "./desk-columns";
 import { deskRows } from "./rows";
-import { PhrasesAtHand, type Phrases } from "../../../ui/letter/phrases";
+import { PhrasesAtHand } from "../../../ui/letter/phrases";
 import { useAsking } from "../../../ui/dialogs/use-asking";
+import { useDeskAddress } from "./use-desk-address";
 import { useDeskKeys } from "./use-desk-keys";
 import { useHandIn } from "./paper/use-hand-in";
 import { usePaper } from "./paper/use-paper";
@@ -89,8 +90,8 @@ function Desk({
   const change = useChange();
   const navigate = useNavigate();
   useWorkAhead(shown.ahead);
-  const [search, setSearch] = useSearchParams();
-  const { work, beside } = usePaper(rows, search, loaderData.bytes, loaderData.read);
+  const asked = useDeskAddress();
+  const { work, beside } = usePaper(rows, asked.search, loaderData.bytes, loaderData.read);
   const [chosen, setChosen] = useState<string | null>(null);
   const [comparing, setComparing] = useState<number | null>(null);
   const [wholeGroup, setWholeGroup] = useState(true);
@@ -110,16 +111,6 @@ function Desk({
   const next = () => {
     goTo(rows.after);
   };
-  const showRubric = (open: boolean) => {
-    setSearch(
-      (now) => {
-        if (open) now.set("rubric", "whole");
-        else now.delete("rubric");
-        return now;
-      },
-      { replace: true },
-    );
-  };
   const keys = useDeskKeys(
     rows,
     send,
@@ -137,7 +128,7 @@ function Desk({
       focusOverall: () => overall.current?.focus(),
       focusPrivate: () => privateNote.current?.focus(),
       wholeRubric: () => {
-        showRubric(true);
+        asked.showRubric(true);
       },
       focusOutcomes: () => outcomes.current?.focus(),
       focusLate: () => late.current?.focus(),
@@ -155,90 +146,42 @@ function Desk({
   );
 
   const comparedCriterion = comparing === null ? undefined : rows.criteria[keys.marked];
-  const atHand: Phrases = {
-    phrases,
-    places: {
-      given: rows.student.givenName,
-      name: rows.name,
-      score: rows.figure.counted ? pointsText(rows.figure.counted) : "–",
-      maximum: rows.assignment.points,
-    },
-    keep: (text) => void send({ type: "keepPhrase", text }),
-    remove: (phrase) => void send({ type: "removePhrase", phraseId: phrase.id }),
-  };
+  const atHand = phrasesAtHand(rows, phrases, send);
   const judgement = (
-    <Panel id="judgement" defaultSize={352} minSize={270} maxSize={560}>
-      <JudgementColumn
-        slot={slot}
-        rows={rows}
-        unitHours={unitHours}
-        timeZone={shown.timeZone}
-        repository={repository}
-        markerName={shown.nameOf}
-        wholeGroup={wholeGroup}
-        onWholeGroup={setWholeGroup}
-        keys={keys}
-        send={send}
-        sendTyped={sendTyped}
-        notice={notice}
-        onEvidence={setChosen}
-        outcomesRef={outcomes}
-        onLastOutcome={() => done.current?.focus()}
-        overallRef={overall}
-        privateRef={privateNote}
-        lateRef={late}
-      />
-    </Panel>
-  );
-  const separator = (
-    <Separator
-      aria-label="Width of the judgement column"
-      className="w-[5px] border-s border-rule outline-none hover:bg-rule focus-visible:bg-ink"
+    <JudgementColumn
+      slot={slot}
+      rows={rows}
+      unitHours={unitHours}
+      timeZone={shown.timeZone}
+      repository={repository}
+      markerName={shown.nameOf}
+      wholeGroup={wholeGroup}
+      onWholeGroup={setWholeGroup}
+      keys={keys}
+      send={send}
+      sendTyped={sendTyped}
+      notice={notice}
+      onEvidence={setChosen}
+      outcomesRef={outcomes}
+      onLastOutcome={() => done.current?.focus()}
+      overallRef={overall}
+      privateRef={privateNote}
+      lateRef={late}
     />
   );
   return (
     <main className="flex h-[calc(100vh-46px)] flex-col">
       <title>{`${rows.name}, ${rows.assignment.shortName} · Upright Quill`}</title>
       <PhrasesAtHand value={atHand}>
-        <Group
-          orientation="horizontal"
-          className="min-h-0 flex-1"
-          {...(layout ? { defaultLayout: layout } : {})}
-          onLayoutChanged={(changed) => {
+        <DeskColumns
+          hand={hand}
+          layout={layout}
+          onLayout={(changed) => {
             keep(repository, "desk-layout", changed);
           }}
-        >
-          {hand !== "right" && judgement}
-          {hand !== "right" && separator}
-          <Panel id="work" minSize={420}>
-            <WorkArea
-              slot={slot}
-              rows={rows}
-              work={work}
-              beside={beside}
-              onAlone={() => {
-                setSearch((now) => {
-                  now.delete("beside");
-                  return now;
-                });
-              }}
-              send={send}
-              chosen={chosen}
-              onChoose={setChosen}
-              handIn={handIn}
-              wholeGroup={rows.group !== null && wholeGroup}
-              draft={shown.draft}
-              repository={repository}
-              marginWidth={marginWidth}
-              onMarginWidth={(width) => {
-                keep(repository, "margin-width", width);
-              }}
-            />
-          </Panel>
-          {hand === "right" && separator}
-          {hand === "right" && judgement}
-          {comparedCriterion && (
-            <Panel id="near" defaultSize={440} minSize={320} maxSize={620}>
+          judgement={judgement}
+          near={
+            comparedCriterion && (
               <NearPapers
                 key={comparedCriterion.criterion.id}
                 row={comparedCriterion}
@@ -249,16 +192,35 @@ function Desk({
                   setComparing(null);
                 }}
               />
-            </Panel>
-          )}
-        </Group>
+            )
+          }
+        >
+          <WorkArea
+            slot={slot}
+            rows={rows}
+            work={work}
+            beside={beside}
+            onAlone={asked.endComparison}
+            send={send}
+            chosen={chosen}
+            onChoose={setChosen}
+            handIn={handIn}
+            wholeGroup={rows.group !== null && wholeGroup}
+            draft={shown.draft}
+            repository={repository}
+            marginWidth={marginWidth}
+            onMarginWidth={(width) => {
+              keep(repository, "margin-width", width);
+            }}
+          />
+        </DeskColumns>
       </PhrasesAtHand>
-      {search.get("rubric") === "whole" && rows.criteria.length > 0 && (
+      {asked.search.get("rubric") === "whole" && rows.criteria.length > 0 && (
         <WholeRubric
           title={rows.assignment.name}
           criteria={rows.criteria}
           onClose={() => {
-            showRubric(false);
+            asked.showRubric(false);
           }}
         />
       )}
@@ -269,13 +231,7 @@ function Desk({
           order={order}
           onOrder={(wanted) => {
             keep(repository, "pile-order", wanted);
-            setSearch(
-              (now) => {
-                now.set("order", wanted);
-                return now;
-              },
-              { replace: true },
-            );
+            asked.putInOrder(wanted);
           }}
           hand={hand}
           onHand={(wanted) => {

@@ -1,4 +1,4 @@
-import { useLayoutEffect, useMemo, useRef, useState } from "react";
+import { useMemo, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { keep, namesHidden } from "../../../course/choices";
 import { live, useLive } from "../../../course/live";
@@ -11,6 +11,7 @@ import { ComparePane } from "../../../ui/beside/compare-pane";
 import { nearLevel, sweepRows } from "../../../ui/beside/sweep-rows";
 import { Sheet } from "./sheet";
 import { SweepHead } from "./sweep-head";
+import { usePlaceInSweep } from "./use-place-in-sweep";
 import { useSweepKeys } from "./use-sweep-keys";
 import type { Route } from "./+types/page";
 
@@ -40,28 +41,13 @@ export default function SweepPage({ loaderData, params }: Route.ComponentProps) 
   const change = useChange();
   const navigate = useNavigate();
   const { send, notice } = useAsking(change);
-  const [current, setCurrent] = useState(() =>
-    Math.max(0, rows?.sheets.findIndex(({ points, notApplicable }) => points === null && !notApplicable) ?? 0),
-  );
-  const [typing, setTyping] = useState(false);
+  const { list, current, setCurrent, typing, setTyping, goTo } = usePlaceInSweep(rows);
   const [comparing, setComparing] = useState<string | null>(null);
-  const list = useRef<HTMLOListElement>(null);
   const sheet = rows?.sheets[current];
   const near = useMemo(
     () => (rows && sheet && comparing !== null ? nearLevel(rows, comparing, sheet.studentId) : []),
     [rows, sheet, comparing],
   );
-  const goTo = (place: number) => {
-    if (!rows) return;
-    const next = Math.min(rows.sheets.length - 1, Math.max(0, place));
-    setCurrent(next);
-    setTyping(false);
-    list.current?.children[next]?.scrollIntoView({ block: "start" });
-  };
-  const first = useRef(current);
-  useLayoutEffect(() => {
-    list.current?.children[first.current]?.scrollIntoView({ block: "start" });
-  }, []);
   const showNames = (shown: boolean) => {
     keep(repository, "names-hidden", !shown);
     set("names", shown ? "shown" : "hidden");
@@ -119,13 +105,7 @@ export default function SweepPage({ loaderData, params }: Route.ComponentProps) 
     <main className="flex h-[calc(100vh-46px)] flex-col">
       <title>{`Sweep · ${assignment.name} · Upright Quill`}</title>
       {!rows ? (
-        <p className="p-8 text-soft">
-          {assignment.name} has no rubric, so there is nothing to go across. Make one under{" "}
-          <Link className="link" to={`${home}/plan/rubrics?for=${inAddress(assignment.id)}`}>
-            Plan, rubrics
-          </Link>
-          , or judge paper by paper.
-        </p>
+        <NoRubric title={assignment.name} to={`${home}/plan/rubrics?for=${inAddress(assignment.id)}`} />
       ) : (
         <>
           <SweepHead
@@ -192,3 +172,13 @@ export default function SweepPage({ loaderData, params }: Route.ComponentProps) 
     </main>
   );
 }
+
+const NoRubric = ({ title, to }: { readonly title: string; readonly to: string }) => (
+  <p className="p-8 text-soft">
+    {title} has no rubric, so there is nothing to go across. Make one under{" "}
+    <Link className="link" to={to}>
+      Plan, rubrics
+    </Link>
+    , or judge paper by paper.
+  </p>
+);

@@ -16,7 +16,7 @@ export interface ContentsProps {
 /** Pages from which on a PDF without an outline gets a list of its pages. */
 const LONG = 4;
 
-interface Entry {
+interface ContentsLine {
   readonly title: string;
   readonly depth: number;
   readonly page: number | null;
@@ -42,7 +42,7 @@ export function Contents({ pdf, textRoot, version, onPage }: ContentsProps) {
       valid = false;
     };
   }, [pdf]);
-  const entries = useMemo((): readonly Entry[] => {
+  const entries = useMemo((): readonly ContentsLine[] => {
     if (!pdf) return headingsOf(textRoot);
     const known = outline?.of === pdf ? outline.entries : [];
     const pages = pdf.numPages < LONG ? [] : Array.from({ length: pdf.numPages }, (_, index) => pageEntry(index + 1));
@@ -74,7 +74,7 @@ export function Contents({ pdf, textRoot, version, onPage }: ContentsProps) {
 
 const pageEntry = (page: number): OutlineEntry => ({ title: `Page ${String(page)}`, page, depth: 0 });
 
-function headingsOf(root: HTMLElement | null): Entry[] {
+function headingsOf(root: HTMLElement | null): ContentsLine[] {
   return [...(root?.querySelectorAll<HTMLElement>("h1, h2, h3") ?? [])].map((heading) => ({
     title: heading.textContent.trim(),
     depth: Number(heading.tagName.slice(1)) - 1,

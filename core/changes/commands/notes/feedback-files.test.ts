@@ -1,5 +1,5 @@
 import { type CourseState } from "#core/model";
-import { draftFacet } from "#core/release";
+import { facetNow } from "#core/release";
 import { assignmentId, fileId, run, smallCourse, studentId, WORLD } from "#core/testing";
 import { describe, expect, it } from "vitest";
 import { runCommand, type Command } from "../../engine/registry";
@@ -22,8 +22,7 @@ describe("files as feedback", () => {
 
   it("go out with the comments, even alone, and are taken off again", () => {
     const added = run(smallCourse(), { type: "addFeedbackFile", ...onAda, file });
-    const draft = (state: CourseState) =>
-      draftFacet(state, assignment(state), state.students[ada] as never, "comments");
+    const draft = (state: CourseState) => facetNow(state, assignment(state), state.students[ada] as never, "comments");
     expect(draft(added)?.attachments).toEqual([file]);
     const gone = run(added, { type: "removeFeedbackFile", ...onAda, fileId: file.id });
     expect(draft(gone)).toBeNull();

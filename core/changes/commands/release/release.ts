@@ -19,7 +19,7 @@ import {
   type StudentCopy,
   type TotalSeal,
 } from "#core/model";
-import { copyState, draftFacet, dueReleases, dueTotals, stopsOf, studentsMeant } from "#core/release";
+import { copyState, facetNow, dueReleases, dueTotals, stopsOf, studentsMeant } from "#core/release";
 import { FACET_NAMES } from "#core/words";
 import type { ChangeIssue, CommandKind } from "../../engine/change";
 import { assignmentAt, finish, put } from "../../engine/command-parts";
@@ -89,7 +89,7 @@ function fixCopies(
     for (const facet of list) {
       const standing = copyState(state, assignment, student, facet);
       if (standing === "given" || standing === "nothing") continue;
-      const content = draftFacet(state, assignment, student, facet);
+      const content = facetNow(state, assignment, student, facet);
       copy = { ...copy, name: assignment.name, [facet]: content && { at, content } };
     }
     return copy === before ? null : put(state, "copies", copy);

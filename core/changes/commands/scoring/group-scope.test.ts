@@ -1,6 +1,6 @@
 import { pointsText, required } from "#core/kernel";
 import { handInOf, judgementOf, notesOf, resultOf, type CourseState } from "#core/model";
-import { draftFacet } from "#core/release";
+import { facetNow } from "#core/release";
 import { assignmentId, criterionId, fileId, run, smallCourse, studentId } from "#core/testing";
 import { figuresOf } from "#core/totals";
 import { describe, expect, it } from "vitest";
@@ -96,7 +96,7 @@ describe("a group judged as one", () => {
     });
     const notesFor = (state: CourseState, who: typeof ada) => {
       const [assignment, student] = [required(state.assignments[essay], "essay"), required(state.students[who], "who")];
-      return draftFacet(state, assignment, student, "comments")?.notes ?? [];
+      return facetNow(state, assignment, student, "comments")?.notes ?? [];
     };
     const shared = run(grouped, note("To both"), note(""));
     expect(notesFor(shared, ben).map(({ target }) => target)).toEqual([passage, passage]);

@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { required, type Id } from "#core/kernel";
 import { judgementOf, outcomeRubricOf, resultOf, studentsOf, type Assignment, type CourseState } from "#core/model";
 import { anyCourse, assignmentId, makeRubric, run, runs, smallCourse, studentId, WORLD } from "#core/testing";
-import { draftFacet, visibleTo } from "#core/release";
+import { facetNow, visibleTo } from "#core/release";
 import { figuresOf } from "#core/totals";
 import { outcomeReports, outcomesCsv } from "#core/formats";
 import { entryText, previewCells, previewEntry, readPileLine, runCommand, type Command } from "../../index";
@@ -174,8 +174,8 @@ describe("outcomes", () => {
       attainment: null,
     };
     const ben_ = required(state.students[ben], "ben");
-    expect(draftFacet(state, quizOf(state), ben_, "outcomes")).toEqual(content);
-    expect(draftFacet(state, quizOf(state), required(state.students[ada], "ada"), "outcomes")).toBeNull();
+    expect(facetNow(state, quizOf(state), ben_, "outcomes")).toEqual(content);
+    expect(facetNow(state, quizOf(state), required(state.students[ada], "ada"), "outcomes")).toBeNull();
     const released = run(state, { type: "release", assignmentId: quiz, facets: ["outcomes"] });
     expect(visibleTo(released, ben)).toMatchObject([{ score: null, rubric: null, outcomes: content }]);
     expect(JSON.stringify(visibleTo(released, ben))).not.toMatch(/points":"[13]"/);

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { decimal, pointsText, type Id } from "#core/kernel";
 import { answerOf, handInOf, questionsOf, type CourseState } from "#core/model";
-import { draftFacet } from "#core/release";
+import { facetNow } from "#core/release";
 import { explainResult, figuresOf } from "#core/totals";
 import { assignmentId, run, smallCourse, studentId, WORLD } from "#core/testing";
 import { keyEffects } from "../../effects/key-effects";
@@ -95,7 +95,7 @@ describe("answers", () => {
       text: undefined,
       comment: { text: "Say more.", seen: "" },
     } as Command);
-    const detail = draftFacet(judged, judged.assignments[quiz] as never, judged.students[ada] as never, "rubric");
+    const detail = facetNow(judged, judged.assignments[quiz] as never, judged.students[ada] as never, "rubric");
     expect(detail).toEqual({
       rows: [],
       answers: [

@@ -1,6 +1,6 @@
 import { courseOf, handInOf, type CourseState, type WorkFile } from "#core/model";
 import { sameValue } from "#core/kernel";
-import { draftFacet, visibleTo, type FacetContents } from "#core/release";
+import { facetNow, visibleTo, type FacetContents } from "#core/release";
 import type { Repository } from "#storage";
 import type { DeskRows } from "../rows";
 
@@ -62,16 +62,16 @@ export function draftPaper(state: CourseState, { assignment, student }: DeskRows
   const { shortTitle, markerId } = courseOf(state);
   const given = visibleTo(state, student.id).find((one) => one.assignment.id === assignment.id);
   const sealed = HELD_FACETS.filter(([facet]) => {
-    const content = draftFacet(state, assignment, student, facet);
+    const content = facetNow(state, assignment, student, facet);
     return content !== null && !sameValue(content, given?.[facet] ?? null);
   });
   return {
     sealed: sealed.map(([, words]) => words),
     course: shortTitle,
     marker: state.markers[markerId]?.name ?? "",
-    score: draftFacet(state, assignment, student, "score"),
-    rubric: draftFacet(state, assignment, student, "rubric"),
-    comments: draftFacet(state, assignment, student, "comments"),
-    outcomes: draftFacet(state, assignment, student, "outcomes"),
+    score: facetNow(state, assignment, student, "score"),
+    rubric: facetNow(state, assignment, student, "rubric"),
+    comments: facetNow(state, assignment, student, "comments"),
+    outcomes: facetNow(state, assignment, student, "outcomes"),
   };
 }

@@ -3,7 +3,7 @@ import { momentText } from "#core/words";
 import { formattedHtml } from "../../ui/letter/formatted";
 
 /** Letters that came by post; opening one tells the instructor when the student reads it. */
-export function Post({
+export function Mailbox({
   mails,
   timeZone,
   onOpen,
