@@ -161,15 +161,16 @@ function CategoryRules({
           }
         />
       )}
-      <Tick
-        className="h-9 text-[14px]"
-        checked={block.bonus}
-        onChange={(ticked) => {
-          tell(edit({ bonus: ticked }));
-        }}
-      >
-        Bonus: its weight is pure gain
-      </Tick>
+      <div className="flex h-9 items-center text-[14px]">
+        <Tick
+          checked={block.bonus}
+          onChange={(ticked) => {
+            tell(edit({ bonus: ticked }));
+          }}
+        >
+          Bonus: its weight is pure gain
+        </Tick>
+      </div>
       {trouble && (
         <p role="alert" className="w-full text-[13px] text-wax">
           {trouble}

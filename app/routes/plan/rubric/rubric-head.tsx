@@ -60,15 +60,16 @@ export function RubricHead({ rubric, uses, judged, edit }: RubricHeadProps) {
           />
         </label>
         {!isWeighted(rubric) && (
-          <Tick
-            className="h-9 text-[14px]"
-            checked={rubric.scaled}
-            onChange={(ticked) => {
-              edit({ scaled: ticked });
-            }}
-          >
-            Scaled to the assignment&rsquo;s points
-          </Tick>
+          <div className="flex h-9 items-center text-[14px]">
+            <Tick
+              checked={rubric.scaled}
+              onChange={(ticked) => {
+                edit({ scaled: ticked });
+              }}
+            >
+              Scaled to the assignment&rsquo;s points
+            </Tick>
+          </div>
         )}
         <span className="flex-1" />
         <button
