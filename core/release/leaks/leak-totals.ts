@@ -14,7 +14,7 @@ import {
   type NodeTotal,
 } from "#core/totals";
 import type { Source, Total } from "./narrowing";
-import { shownSource, shownTotals } from "../shown-totals";
+import { shownSource, shownTotals, type ShownTotal } from "../shown-totals";
 
 /** How a student's results take part: known to them, or hidden under an id. */
 export type Leaf = (assignment: Assignment, item: Item) => Source;
@@ -70,21 +70,19 @@ export interface LeakTotals {
 
 /**
  * The totals shown to a student as trees over their known and hidden values. Where a total cannot stand in the tree of
- * the total above it (it runs across terms), it makes a tree of its own. `totals` leaves all others out.
+ * the total above it (it runs across terms), it makes a tree of its own. `totals` leaves all others out; `all` are the totals
+ * shown, where they have been worked out already.
  */
 export function leakTotals(
   state: CourseState,
   studentId: StudentId,
   leaf: Leaf,
   totals: ReadonlySet<string> | null = null,
+  all: readonly ShownTotal[] = shownTotals(state, studentId),
 ): LeakTotals {
   const plan = planOf(state);
   const source = shownSource(state, studentId);
-  const shown = new Map(
-    shownTotals(state, studentId)
-      .filter(({ id }) => totals?.has(id) ?? true)
-      .map(({ id, interval }) => [id, interval]),
-  );
+  const shown = new Map(all.filter(({ id }) => totals?.has(id) ?? true).map(({ id, interval }) => [id, interval]));
   const builder: Builder = { state, source, leaf, shownAt: (id) => shown.get(id) ?? null, placed: new Set() };
   if (shown.size === 0) return { trees: [], unchecked: [] };
   const evaluated = evaluate(plan, source, "now");
@@ -94,6 +92,8 @@ export function leakTotals(
   const steady = nodes.every(isSteady) && (plan.course.totals === "weighted" || nodes.every(isRigid));
   if (steady) trees.push(courseTree(builder, evaluated));
   else unchecked.push(...["course", ...plan.terms.flatMap(({ term }) => term?.id ?? [])].filter((id) => shown.has(id)));
+  const standsAlone = (id: string) => state.categories[id] !== undefined && !builder.placed.has(id);
+  if (![...shown.keys()].some(standsAlone)) return { trees, unchecked };
   for (const root of plan.roots.map((node) => evaluateNode(node, source, "now"))) {
     for (const node of withDescendants(root)) {
       const { id } = node.node.category;

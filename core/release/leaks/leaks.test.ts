@@ -157,7 +157,7 @@ describe("the leak check of a course", () => {
   it("a running total with one sealed score gives it away: 0.6 x 80 + 0.4 x 5 r = 78.0, so r is 15 (by hand)", () => {
     const [leak, ...others] = leaksOf(sealedQuiz(), studentId("ben")).leaks;
     expect(others).toEqual([]);
-    expect(leak).toMatchObject({ assignmentId: "assignment:quiz", verdict: "exact", possible: 1, from: "totals" });
+    expect(leak).toMatchObject({ assignmentId: "assignment:quiz", verdict: "exact", scoresLeft: 1, from: "totals" });
     // 77.95 <= 48 + 2 r < 78.05
     expect(leak && text(leak.interval)).toBe("[14.975, 15.025)");
   });

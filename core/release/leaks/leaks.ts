@@ -23,7 +23,7 @@ import { figuresOf, itemOf, letterOf, passes, type Item } from "#core/totals";
 import { leakTotals } from "./leak-totals";
 import { narrow, type Source, type Total } from "./narrowing";
 import { isShown } from "../visibility";
-import { entersTotals, givenValue, shownTotals } from "../shown-totals";
+import { entersTotals, givenValue, shownTotals, type ShownTotal } from "../shown-totals";
 
 /** How much of a sealed score can be worked out (handbook, section 8). */
 export type Verdict = "exact" | "narrow" | "open";
@@ -97,12 +97,15 @@ export function leaksOf(
     hidden.set(id, closed(smaller(ZERO, item.value), larger(maximum, item.value)));
     return { kind: "hidden", id, like: likeOf(item) };
   };
-  const found = observed.map((one) => ({ ...leakTotals(one.state, studentId, leaf, one.totals), at: one.state }));
+  const found = observed.map((one) => {
+    const shown = shownTotals(one.state, studentId);
+    return { ...leakTotals(one.state, studentId, leaf, one.totals, shown), at: one.state, shown };
+  });
   const { intervals, inconsistent } = narrow(
     found.flatMap((totals) => totals.trees),
     hidden,
   );
-  const through = throughTotals(found, studentId);
+  const through = throughTotals(found);
   const { figure } = figuresOf(state);
   const fromTotals = Object.values(state.assignments).flatMap((assignment) => {
     const { value } = itemOf(assignment, figure(assignment.id, studentId));
@@ -144,12 +147,15 @@ const hiddenId = (assignment: Assignment, value: Exact): string => `${assignment
 
 /** For each hidden value the shown totals it enters, the nearest first. */
 function throughTotals(
-  found: readonly { readonly trees: readonly Total[]; readonly at: CourseState }[],
-  studentId: StudentId,
+  found: readonly {
+    readonly trees: readonly Total[];
+    readonly at: CourseState;
+    readonly shown: readonly ShownTotal[];
+  }[],
 ): ReadonlyMap<string, readonly Through[]> {
   const through = new Map<string, Through[]>();
-  for (const { trees, at } of found) {
-    const texts = new Map(shownTotals(at, studentId).map(({ id, text }) => [id, text]));
+  for (const { trees, at, shown } of found) {
+    const texts = new Map(shown.map(({ id, text }) => [id, text]));
     const visit = (source: Source): { readonly known: number; readonly ids: readonly string[] } => {
       if (source.kind === "known") return { known: source.value === null ? 0 : 1, ids: [] };
       if (source.kind === "hidden") return { known: 0, ids: [source.id] };
@@ -206,15 +212,15 @@ function leakOf(
 ): Leak {
   const { value, interval, before, through } = found;
   const maximum = fromDecimal(assignment.points);
-  const possible = countSteps(interval, stepOf(state, assignment));
-  const verdict = verdictOf(courseOf(state), interval, before, maximum, possible);
+  const scoresLeft = countSteps(interval, stepOf(state, assignment));
+  const verdict = verdictOf(courseOf(state), interval, before, maximum, scoresLeft);
   return {
     assignmentId: assignment.id,
     verdict,
     interval,
     maximum,
     score: value,
-    scoresLeft: possible,
+    scoresLeft,
     from: "totals",
     through,
   };
@@ -226,9 +232,9 @@ export function verdictOf(
   interval: Interval,
   before: Interval,
   maximum: Exact,
-  possible: number,
+  scoresLeft: number,
 ): Verdict {
-  if (possible <= 1) return "exact";
+  if (scoresLeft <= 1) return "exact";
   const width = subtract(interval.high, interval.low);
   if (compare(multiply(width, ratio(10n, 1n)), maximum) <= 0) return "narrow";
   const untouched = compare(width, subtract(before.high, before.low)) === 0;

@@ -97,7 +97,7 @@ function pass(root: Total, ranges: Ranges): boolean {
       : source.kind === "hidden"
         ? (found.get(source.id) ?? null)
         : (totals.get(source) ?? null);
-  const narrowed = { possible: true };
+  const fits = { all: true };
   const downwards = (total: Total) => {
     const goal = totals.get(total);
     if (!goal) return;
@@ -110,15 +110,15 @@ function pass(root: Total, ranges: Ranges): boolean {
       const key = part.kind === "hidden" && part.like !== undefined ? `${part.like} ${intervalText(own)}` : null;
       const kept = (key === null ? null : worked.get(key)) ?? narrowPart(total, parts, place, goal);
       if (key !== null) worked.set(key, kept);
-      if (isEmpty(kept)) narrowed.possible = false;
+      if (isEmpty(kept)) fits.all = false;
       else if (part.kind === "hidden") found.set(part.id, kept);
       else totals.set(part, kept);
     });
     for (const part of total.parts) if (part.kind === "total") downwards(part);
   };
   downwards(root);
-  if (narrowed.possible) for (const [id, range] of found) ranges.set(id, range);
-  return narrowed.possible;
+  if (fits.all) for (const [id, range] of found) ranges.set(id, range);
+  return fits.all;
 }
 
 const intervalText = ({ low, lowIncluded, high, highIncluded }: Interval): string =>
