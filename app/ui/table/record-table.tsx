@@ -38,7 +38,7 @@ export function RecordTable<R extends object>(props: RecordTableProps<R>) {
   return (
     <div className={`relative ${className}`}>
       {columns.length >= CHOICE_FROM && (
-        <div className="absolute end-0 top-0 print:hidden">
+        <div className="absolute end-0 top-0 z-10 print:hidden">
           <ColumnsMenu label={label} table={table} columns={byId} />
         </div>
       )}
