@@ -17,9 +17,9 @@ export function useNews(): (outcome: ChangeResult) => void {
       const { id, line } = outcome.value;
       const run = () => {
         const undone = session.undoOne(id);
-        tellNews({ kind: "done", words: undone.ok ? undone.value.line : issueWords(undone.issue) });
+        tellNews({ words: undone.ok ? undone.value.line : issueWords(undone.issue) });
       };
-      tellNews({ kind: "done", words: line, act: { words: "Undo", run } });
+      tellNews({ words: line, act: { words: "Undo", run } });
     },
     [session],
   );
@@ -31,7 +31,7 @@ export function useHistoryStep(): (step: HistoryStep) => void {
   return useCallback(
     (step) => {
       void change(step).then((outcome) => {
-        if (outcome.ok) tellNews({ kind: "done", words: outcome.value.line });
+        if (outcome.ok) tellNews({ words: outcome.value.line });
       });
     },
     [change],

@@ -22,9 +22,9 @@ export async function openSmallCourse() {
   return { repository, slot, session, context };
 }
 
-/** A form sent to a route's action. */
-export function sentForm(fields: Readonly<Record<string, string>>): Request {
+/** A form sent to a route's action; a name may come more than once. */
+export function sentForm(...fields: readonly (readonly [name: string, value: string])[]): Request {
   const body = new FormData();
-  for (const [name, value] of Object.entries(fields)) body.set(name, value);
+  for (const [name, value] of fields) body.append(name, value);
   return new Request("http://localhost/", { method: "post", body });
 }

@@ -2,7 +2,7 @@ import type { KeyboardEvent } from "react";
 import { Link } from "react-router";
 import type { CategoryId } from "#core/kernel";
 import { inAddress } from "../../ui/address";
-import { MoreMenu } from "../../ui/dialogs/more-menu";
+import { MoreMenu, moveItems } from "../../ui/dialogs/more-menu";
 import { keyOf } from "../../ui/keys/key-of";
 import { actOn } from "../../ui/keys/use-keys";
 import { useMoving } from "../../ui/order/moving";
@@ -69,20 +69,7 @@ export function AssignmentLine({ line, slot, others, ...on }: LineProps) {
           { words: "Duplicate", onSelect: on.onDuplicate },
           { words: line.hidden ? "Let students see it" : "Keep from students", onSelect: on.onHide },
           null,
-          {
-            words: "Move up",
-            keys: "Alt ↑",
-            onSelect: () => {
-              on.onMoveBy(-1);
-            },
-          },
-          {
-            words: "Move down",
-            keys: "Alt ↓",
-            onSelect: () => {
-              on.onMoveBy(1);
-            },
-          },
+          ...moveItems(on.onMoveBy, { up: "Alt ↑", down: "Alt ↓" }),
           ...others.map(({ id, name }) => ({
             words: `Move to ${name}`,
             onSelect: () => {

@@ -3,7 +3,7 @@ import type { Command } from "#core/changes";
 import { parseDecimal, type CategoryId } from "#core/kernel";
 import type { Category } from "#core/model";
 import { InlineField } from "../../ui/fields/inline-field";
-import { MoreMenu } from "../../ui/dialogs/more-menu";
+import { MoreMenu, moveItems } from "../../ui/dialogs/more-menu";
 import { issueWords } from "../../ui/words/words";
 import type { PlanBlock } from "./rows";
 import { Choice } from "../../ui/fields/choice";
@@ -72,18 +72,7 @@ export function CategoryHead({ block, straight, others, send, onMove, onRemove }
               setOpen(!open);
             },
           },
-          {
-            words: "Move up",
-            onSelect: () => {
-              onMove(-1);
-            },
-          },
-          {
-            words: "Move down",
-            onSelect: () => {
-              onMove(1);
-            },
-          },
+          ...moveItems(onMove),
           null,
           ...(block.depth > 0
             ? [

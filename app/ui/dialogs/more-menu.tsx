@@ -11,6 +11,27 @@ export interface MenuItem {
 /** Things a menu does; null draws a line. */
 export type MenuItems = readonly (MenuItem | null)[];
 
+/** A place up and a place down, for what stands in a list. */
+export const moveItems = (
+  onMove: (by: -1 | 1) => void,
+  keys?: { readonly up: string; readonly down: string },
+): MenuItem[] => [
+  {
+    words: "Move up",
+    ...(keys && { keys: keys.up }),
+    onSelect: () => {
+      onMove(-1);
+    },
+  },
+  {
+    words: "Move down",
+    ...(keys && { keys: keys.down }),
+    onSelect: () => {
+      onMove(1);
+    },
+  },
+];
+
 /** What else can be done with a row, behind three dots; a function is asked only when the menu opens. */
 export function MoreMenu({ label, items }: { readonly label: string; readonly items: MenuItems | (() => MenuItems) }) {
   return (

@@ -18,7 +18,6 @@ interface ChoiceProps<V extends string> {
   readonly options: readonly (Option<V> | OptionGroup<V>)[];
   /** A word among others rather than a field. */
   readonly quiet?: boolean;
-  readonly disabled?: boolean;
   readonly className?: string;
   readonly onChoose?: (value: V) => void;
 }
@@ -26,8 +25,8 @@ interface ChoiceProps<V extends string> {
 /**
  * The one choice out of a list. It is the browser's own: a list of 1,000 students opens at once and is gone through by typing,
  * a tablet shows its wheel, a form sends it, and it costs no script. Where the browser lets a page draw the list, it has our
- * look by day and by lamplight (`app.css`). Radix's Select was read: it draws every option as elements of the page each time
- * it opens, and knows no headings in a sent form.
+ * look by day and by lamplight (`app.css`). Radix's Select (react-select 2.4.1) was read, not tried: it keeps every option
+ * as elements of the page also while it is closed, and a second, hidden select beside them for a form.
  */
 export function Choice<V extends string>(props: ChoiceProps<V>) {
   const { label, options, quiet = false, className = "", onChoose, ...own } = props;

@@ -1,8 +1,8 @@
-import { Check, Minus } from "lucide-react";
+import { Check } from "lucide-react";
 import { Checkbox } from "radix-ui";
 import { useId, type ReactNode } from "react";
 
-/** A box to tick with its words beside it; `some` stands for a part of what it is about. */
+/** A box to tick with its words beside it. */
 export function Tick({
   checked,
   disabled = false,
@@ -13,7 +13,7 @@ export function Tick({
   value,
   onChange,
 }: {
-  readonly checked: boolean | "some";
+  readonly checked: boolean;
   readonly disabled?: boolean;
   /** What it is called where the words beside it do not say it. */
   readonly label?: string;
@@ -33,18 +33,14 @@ export function Tick({
         disabled={disabled}
         {...(name !== undefined && { name })}
         {...(value !== undefined && { value })}
-        checked={checked === "some" ? "indeterminate" : checked}
-        className="mt-[0.2em] grid size-4 shrink-0 place-items-center rounded-[3px] border border-soft bg-sheet text-sheet disabled:opacity-40 data-[state=checked]:border-green data-[state=checked]:bg-green data-[state=indeterminate]:border-green data-[state=indeterminate]:bg-green"
+        checked={checked}
+        className="mt-[0.2em] grid size-4 shrink-0 place-items-center rounded-[3px] border border-soft bg-sheet text-sheet disabled:opacity-40 data-[state=checked]:border-green data-[state=checked]:bg-green"
         onCheckedChange={(now) => {
           onChange(now === true);
         }}
       >
         <Checkbox.Indicator>
-          {checked === "some" ? (
-            <Minus size={13} strokeWidth={3} aria-hidden="true" />
-          ) : (
-            <Check size={13} strokeWidth={3} aria-hidden="true" />
-          )}
+          <Check size={13} strokeWidth={3} aria-hidden="true" />
         </Checkbox.Indicator>
       </Checkbox.Root>
       {children !== undefined && (

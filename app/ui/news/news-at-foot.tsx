@@ -1,9 +1,8 @@
 import { lazy, Suspense, useEffect, useState } from "react";
 
-const load = () => import("./toaster");
-const NewsPlace = lazy(load);
+const NewsPlace = lazy(() => import("./toaster"));
 
-/** The place of news on a page. It comes when the page has nothing else to do, and no later than the first news. */
+/** The place of news on a page. It comes when the page has nothing else to do; what was said before is said then. */
 export function NewsAtFoot() {
   const [isWanted, setWanted] = useState(false);
   useEffect(() => {

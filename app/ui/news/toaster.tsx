@@ -10,13 +10,13 @@ import type { News } from "./tell";
 const STANDS = 5_000;
 const STANDS_WITH_ACT = 10_000;
 
-/** Where news stands: at the foot of every screen, over nothing that is typed in. */
+/** Where news stands: at the foot of every screen of a course; all but its button lets the pointer through. */
 export default function NewsPlace() {
   return (
     <Toaster
       position="bottom-center"
       offset={104}
-      visibleToasts={2}
+      visibleToasts={1}
       containerAriaLabel="News"
       hotkey={[]}
       style={{ "--width": "520px" } as CSSProperties}
@@ -32,10 +32,10 @@ export default function NewsPlace() {
   );
 }
 
-/** Shows news, in place of older news of the same kind. */
-export function show({ words, kind, act }: News): void {
+/** Shows news, in place of what was said before. */
+export function show({ words, act }: News): void {
   toast(words, {
-    id: kind,
+    id: "news",
     duration: act ? STANDS_WITH_ACT : STANDS,
     ...(act && { action: { label: act.words, onClick: act.run } }),
   });

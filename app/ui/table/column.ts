@@ -9,7 +9,7 @@ export interface RecordColumn<R> {
   readonly quiet?: boolean;
   /** What a record is put in order by; null goes last either way. Left out: the column puts nothing in order. */
   readonly by?: (record: R) => string | number | null;
-  readonly cell: (record: R, index: number) => ReactNode;
+  readonly cell: (record: R) => ReactNode;
   /** Figures stand at the far side, in tabular digits. */
   readonly figures?: boolean;
   /** How its cells, or its head and cells, look. */

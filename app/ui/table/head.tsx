@@ -43,10 +43,9 @@ export function Head<R extends object>({ table, columns, hasChoice }: HeadProps<
                     header.column.toggleSorting(undefined, false);
                   }}
                 >
+                  {column.figures && <Arrow order={order} />}
                   {column.head}
-                  <span aria-hidden="true" className="inline-block w-[1.1em] text-center font-normal text-soft">
-                    {order === "asc" ? "↑" : order === "desc" ? "↓" : ""}
-                  </span>
+                  {!column.figures && <Arrow order={order} />}
                 </button>
               ) : (
                 column.head
@@ -89,6 +88,13 @@ export function Head<R extends object>({ table, columns, hasChoice }: HeadProps<
     </thead>
   );
 }
+
+/** Which way a column puts in order, at the side away from its figures. */
+const Arrow = ({ order }: { readonly order: false | keyof typeof ORDERS }) => (
+  <span aria-hidden="true" className="inline-block w-[1.1em] text-center font-normal text-soft">
+    {order === "asc" ? "↑" : order === "desc" ? "↓" : ""}
+  </span>
+);
 
 const stepOf = ({ key }: KeyboardEvent): number => (key === "ArrowRight" ? STEP : key === "ArrowLeft" ? -STEP : 0);
 

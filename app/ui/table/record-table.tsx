@@ -73,7 +73,7 @@ export function RecordTable<R extends object>(props: RecordTableProps<R>) {
                           key={id}
                           className={`py-1.5 pe-3 ${column.figures ? "figures text-right" : ""} ${isDrawn ? "break-words" : ""} ${column.className ?? ""}`}
                         >
-                          {column.cell(record, place)}
+                          {column.cell(record)}
                         </td>
                       )
                     );

@@ -10,7 +10,11 @@ async function send(fields: Readonly<Record<string, string>>) {
   const { repository, context } = await openSmallCourse();
   const started = await startEmptyCourse(repository, "Empty", "Noor Albrecht");
   const slot = started.ok ? started.value : "";
-  const answer = await clientAction({ request: sentForm(fields), params: { slot }, context } as never);
+  const answer = await clientAction({
+    request: sentForm(...Object.entries(fields)),
+    params: { slot },
+    context,
+  } as never);
   const session = await repository.session(slot);
   return { answer, state: session?.state };
 }

@@ -1,4 +1,4 @@
-import { MoreMenu } from "../../../ui/dialogs/more-menu";
+import { MoreMenu, moveItems } from "../../../ui/dialogs/more-menu";
 import { Choice } from "../../../ui/fields/choice";
 import { FigureInput } from "../../../ui/fields/figure-input";
 import { readFigure } from "../../../ui/fields/read-figure";
@@ -53,18 +53,7 @@ export function QuestionFields({ place, draft, onEdit, onMove, onRemove }: Quest
         <MoreMenu
           label={`More for question ${String(place)}`}
           items={[
-            {
-              words: "Move up",
-              onSelect: () => {
-                onMove(-1);
-              },
-            },
-            {
-              words: "Move down",
-              onSelect: () => {
-                onMove(1);
-              },
-            },
+            ...moveItems(onMove),
             null,
             {
               words: "Remove with its answers",

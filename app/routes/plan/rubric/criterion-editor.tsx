@@ -4,7 +4,7 @@ import { useMoving } from "../../../ui/order/moving";
 import { addLevel, levelsFromWords, moveBound, removeLevel } from "#core/scoring";
 import { formText } from "../../../ui/fields/form-text";
 import { FigureInput } from "../../../ui/fields/figure-input";
-import { MoreMenu } from "../../../ui/dialogs/more-menu";
+import { MoreMenu, moveItems } from "../../../ui/dialogs/more-menu";
 import { readFigure, readOptionalFigure } from "../../../ui/fields/read-figure";
 import { LevelFields } from "./level-fields";
 import { BoundsRuler } from "./bounds-ruler";
@@ -76,18 +76,7 @@ export function CriterionEditor(props: CriterionEditorProps) {
         <MoreMenu
           label={`More for ${criterion.name}`}
           items={[
-            {
-              words: "Move up",
-              onSelect: () => {
-                onMove(-1);
-              },
-            },
-            {
-              words: "Move down",
-              onSelect: () => {
-                onMove(1);
-              },
-            },
+            ...moveItems(onMove),
             ...(onDuplicate ? [{ words: "Duplicate the criterion", onSelect: onDuplicate }] : []),
             ...(last ? [] : [null, { words: "Remove the criterion", onSelect: onRemove }]),
           ]}

@@ -11,7 +11,7 @@ async function twiceScored() {
   const { slot, session, context } = await openSmallCourse();
   for (const text of ["12", "15"]) session.submit({ type: "setScore", assignmentId: quiz, studentId: ben, text });
   const undo = (changeId: string) =>
-    clientAction({ request: sentForm({ changeId }), params: { slot }, context } as never);
+    clientAction({ request: sentForm(["changeId", changeId]), params: { slot }, context } as never);
   const score = () => resultOf(session.state, quiz, ben).score;
   const changes = session.entries.slice(-2).map(({ change }) => change.id);
   return { undo, score, changes };

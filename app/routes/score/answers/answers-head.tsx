@@ -11,7 +11,7 @@ interface AnswersHeadProps {
   readonly isNameless: boolean;
   readonly isShuffled: boolean;
   readonly isTogether: boolean;
-  readonly onNames: (shown: boolean) => void;
+  readonly onNames: (hidden: boolean) => void;
   readonly onShuffle: (on: boolean) => void;
   readonly onTogether: (on: boolean) => void;
   readonly onQuestion: (id: AnswersHeadProps["rows"]["question"]["id"]) => void;
@@ -30,16 +30,15 @@ export function AnswersHead(props: AnswersHeadProps) {
         <span className="figures text-[14px] text-soft">
           {rows.open === 0 ? "nothing waits" : `${String(rows.open)} of ${String(rows.sheets.length)} wait`}
         </span>
-        <Turn
-          words="Without names"
-          on={isNameless}
-          set={(on) => {
-            onNames(!on);
-          }}
-          first
-        />
-        <Turn words="Shuffled" on={isShuffled} set={onShuffle} />
-        <Turn words="Equal answers together" on={isTogether} set={onTogether} />
+        <Tick className="ms-auto text-[14px]" checked={isNameless} onChange={onNames}>
+          Without names
+        </Tick>
+        <Tick className="text-[14px]" checked={isShuffled} onChange={onShuffle}>
+          Shuffled
+        </Tick>
+        <Tick className="text-[14px]" checked={isTogether} onChange={onTogether}>
+          Equal answers together
+        </Tick>
         <Link className="link text-[14px]" to={questionsAt}>
           Questions and keys
         </Link>
@@ -58,23 +57,5 @@ export function AnswersHead(props: AnswersHeadProps) {
         A digit gives points · Enter: type them · Backspace: as the key gives · [ ]: other question · H: names
       </p>
     </div>
-  );
-}
-
-function Turn({
-  words,
-  on,
-  set,
-  first = false,
-}: {
-  readonly words: string;
-  readonly on: boolean;
-  readonly set: (on: boolean) => void;
-  readonly first?: boolean;
-}) {
-  return (
-    <Tick className={`flex items-center gap-1.5 text-[14px] ${first ? "ms-auto" : ""}`} checked={on} onChange={set}>
-      {words}
-    </Tick>
   );
 }

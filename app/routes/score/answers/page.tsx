@@ -120,7 +120,9 @@ export default function AnswersPage({ loaderData, params }: Route.ComponentProps
         isNameless={nameless}
         isShuffled={text("shuffle") !== ""}
         isTogether={isTogether}
-        onNames={showNames}
+        onNames={(hidden) => {
+          showNames(!hidden);
+        }}
         onShuffle={(on) => {
           set("shuffle", on ? String(1 + (Date.now() % 100_000)) : "");
           setCurrent(0);
