@@ -69,8 +69,11 @@ test("what was done is said at the foot of the screen, and can be undone there",
   await expect(news).toContainText(/Bridge count/);
   await expect(page.getByRole("link", { name: "Bridge count" })).toHaveCount(0);
   await news.getByRole("button", { name: "Undo" }).click();
-  await expect(news).toContainText(/^Undone: .*Bridge count/);
+  await expect(news).toHaveText(/^Undone: .*Bridge count/);
   await expect(page.getByRole("link", { name: "Bridge count" })).toBeVisible();
+  // It stands to be read: what went away with its button did not take it along.
+  await page.waitForTimeout(1_000);
+  await expect(news).toHaveText(/^Undone: .*Bridge count/, { timeout: 1 });
   await page.keyboard.press("Control+z");
   await allKept(page);
 });

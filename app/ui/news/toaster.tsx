@@ -32,10 +32,15 @@ export default function NewsPlace() {
   );
 }
 
-/** Shows news, in place of what was said before. */
+let shown: ReturnType<typeof toast> | undefined;
+
+/**
+ * Shows news, in place of what was said before. Each piece is one of its own: what is said in the moment in which the last
+ * one goes away, as by its own button, would otherwise go with it.
+ */
 export function show({ words, act }: News): void {
-  toast(words, {
-    id: "news",
+  if (shown !== undefined) toast.dismiss(shown);
+  shown = toast(words, {
     duration: act ? STANDS_WITH_ACT : STANDS,
     ...(act && { action: { label: act.words, onClick: act.run } }),
   });
