@@ -1,0 +1,46 @@
+import type { StudentId } from "#core/kernel";
+import type { Student } from "#core/model";
+import type { Evidence } from "./evidence";
+import type { PieceId } from "./piece";
+
+/** What keeps a match from being sure. */
+export type Doubt =
+  /** Nothing in it names anybody. */
+  | { readonly kind: "namesNobody" }
+  /** It speaks for others too. */
+  | { readonly kind: "alsoFits"; readonly studentIds: readonly StudentId[] }
+  /** Another whole name is the same but for a letter or two. */
+  | { readonly kind: "almostNamed"; readonly studentIds: readonly StudentId[] }
+  /** Other pieces want the same student. */
+  | { readonly kind: "wantedToo"; readonly pieceIds: readonly PieceId[] };
+
+/** A piece with the student it seems to belong to, and why. */
+export interface Match {
+  readonly pieceId: PieceId;
+  /** `open`: for a person to decide. */
+  readonly verdict: "sure" | "likely" | "open";
+  /** Whom it is put to, or, where it is open, whom one would guess. */
+  readonly studentId: StudentId | null;
+  readonly evidence: readonly Evidence[];
+  readonly doubts: readonly Doubt[];
+}
+
+/** What is known beside the pieces. */
+export interface MatchingGround {
+  readonly students: readonly Student[];
+  /** Members of one group hand in once for all: evidence for a mate speaks against nobody. */
+  readonly groupOf: (studentId: StudentId) => string | null;
+  /** Pieces that a person has put to a student. */
+  readonly decided: ReadonlyMap<PieceId, StudentId>;
+  /** Words that the pieces are likely to hold whoever wrote them: the assignment's name. */
+  readonly title: string;
+}
+
+/** Nothing in the piece names anybody. */
+export const nothingFound = (pieceId: PieceId): Match => ({
+  pieceId,
+  verdict: "open",
+  studentId: null,
+  evidence: [],
+  doubts: [{ kind: "namesNobody" }],
+});

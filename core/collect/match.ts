@@ -1,0 +1,55 @@
+import type { StudentId } from "#core/kernel";
+import { firstSight, type FirstSight } from "./first-sight";
+import { nothingFound, type Doubt, type Match, type MatchingGround } from "./match-types";
+import type { PieceId, PieceTraits } from "./piece";
+import { rate, tellingNothing } from "./rate";
+import { shareOut } from "./share-out";
+import { SoughtRoster } from "./sought-roster";
+
+/**
+ * Finds for all pieces together the students they belong to. Sure is what a number, an address or a whole name says that
+ * fits nobody else, with nothing that speaks against it; the rest shares out who is left, so that all evidence together
+ * weighs most; a student whom two pieces want is for a person to decide. The answer has the order of the pieces; those a
+ * person has decided are not in it.
+ */
+export function matchPieces(pieces: readonly PieceTraits[], ground: MatchingGround): readonly Match[] {
+  const roster = new SoughtRoster(ground.students);
+  const nothing = tellingNothing(pieces, ground.title);
+  const seen = pieces
+    .filter(({ id }) => !ground.decided.has(id))
+    .map((piece) => firstSight(rate(piece, roster, nothing), roster, ground));
+  const holders = holdersOf(seen, ground);
+  const weak = shareOut(
+    seen.filter(({ verdict }) => verdict === null).map(({ rated }) => rated),
+    holders,
+    ground,
+  );
+  const undecided = new Map(seen.map((one) => [one.rated.piece.id, one]));
+  return seen.map((one) => {
+    const { id } = one.rated.piece;
+    if (one.verdict === null || !one.best) return weak.get(id) ?? nothingFound(id);
+    const rivals = (holders.get(one.best.studentId) ?? []).filter((other) => {
+      const rival = undecided.get(other);
+      if (other === id || rival?.rated.bundle === one.rated.bundle) return false;
+      // One that speaks against itself takes nothing from another that does not.
+      return rival?.verdict !== "open" || one.verdict === "open";
+    });
+    const isWanted = rivals.length > 0;
+    const doubts: readonly Doubt[] = isWanted ? [...one.doubts, { kind: "wantedToo", pieceIds: rivals }] : one.doubts;
+    const { studentId, evidence } = one.best;
+    return { pieceId: id, verdict: isWanted ? "open" : one.verdict, studentId, evidence, doubts };
+  });
+}
+
+/** Who has which pieces for good reasons: decided by a person, or by what a piece says by itself. */
+function holdersOf(
+  seen: readonly FirstSight[],
+  { decided }: MatchingGround,
+): ReadonlyMap<StudentId, readonly PieceId[]> {
+  const holders = new Map<StudentId, PieceId[]>();
+  const hold = (studentId: StudentId, pieceId: PieceId) =>
+    holders.set(studentId, [...(holders.get(studentId) ?? []), pieceId]);
+  for (const [pieceId, studentId] of decided) hold(studentId, pieceId);
+  for (const { rated, best, verdict } of seen) if (best && verdict) hold(best.studentId, rated.piece.id);
+  return holders;
+}

@@ -1,0 +1,73 @@
+import { z } from "zod";
+import { fileSchema, idField, instantField } from "#core/model";
+
+/** Letters of a work's beginning that matching reads; about 60 words. */
+export const BEGINNING_LENGTH = 1_000;
+
+/** What stands in the way of a piece; it may be put to a student all the same, as it came. */
+export const pieceTroubleSchema = z.enum([
+  /** A PDF that asks for a password. */
+  "locked",
+  /** Nothing of it could be read. */
+  "damaged",
+  /** No byte in it. */
+  "empty",
+  /** No hand-in by its kind: a spreadsheet of figures. */
+  "sheet",
+]);
+/** What stands in the way of a piece. */
+export type PieceTrouble = z.infer<typeof pieceTroubleSchema>;
+
+const decisionSchema = z.discriminatedUnion("kind", [
+  z.object({ kind: z.literal("leftOut") }),
+  z.object({
+    kind: z.literal("student"),
+    studentId: idField("student"),
+    /** One more file of what the student handed in last, in place of a further attempt. */
+    joins: z.boolean(),
+  }),
+]);
+
+/** One piece that came in: a file, an entry of an archive, an attachment of a letter. */
+export const pieceSchema = z.object({
+  id: idField("piece"),
+  /** Its place in the tray, from 0. */
+  order: z.number().int().min(0),
+  /** What it was dropped with, in words: `memos`, `essays.zip`, `Re: memo`. */
+  source: z.string().max(300),
+  /** Folders and name as it came, parted by `/`. */
+  path: z.string().max(2_000),
+  /** The letter whose attachment it is; attachments of one letter are one hand-in. */
+  letter: z.string().max(300).nullable(),
+  /** Already kept under its id. */
+  file: fileSchema,
+  /** SHA-256 of its bytes, in hexadecimal. */
+  sum: z.string().max(64),
+  /** When it was handed in, as far as it tells by itself. */
+  at: instantField.nullable(),
+  /** Pages of a PDF. */
+  pages: z.number().int().min(0).nullable(),
+  /** Words of a text. */
+  words: z.number().int().min(0).nullable(),
+  /** How the work begins. */
+  beginning: z.string().max(BEGINNING_LENGTH),
+  /** Who a document says wrote it. */
+  author: z.string().max(300),
+  /** Address and name of who sent it; empty where it came by no letter. */
+  senderAddress: z.string().max(320),
+  senderName: z.string().max(300),
+  trouble: pieceTroubleSchema.nullable(),
+  decision: decisionSchema.nullable(),
+});
+/** One piece that came in. */
+export type Piece = z.infer<typeof pieceSchema>;
+/** The id of a piece. */
+export type PieceId = Piece["id"];
+/** What a person decided about a piece. */
+export type Decision = z.infer<typeof decisionSchema>;
+
+/** What matching reads of a piece. */
+export type PieceTraits = Pick<
+  Piece,
+  "id" | "path" | "letter" | "beginning" | "author" | "senderAddress" | "senderName"
+>;
