@@ -8,6 +8,7 @@ import { migrate } from "./migrations";
 import { readJournal } from "./read-journal";
 import { CourseSession, type Surroundings } from "./session";
 import type { Neighbours, Shelves } from "./shelf";
+import { Tray } from "./tray";
 import { beginReading, clearCutShort, endReading, freeSlot } from "./slots";
 
 /** Files kept at hand: the paper on the desk, its neighbours, and a few before. */
@@ -16,6 +17,7 @@ const RECENT_FILES = 8;
 /** The one door to everything that is kept. */
 export class Repository {
   #sessions = new Map<string, Promise<CourseSession | null>>();
+  #trays = new Map<string, Promise<Tray>>();
   #recentFiles = new Map<string, Blob>();
   #listed: readonly CourseListing[] | null = null;
   #remembered = new Map<string, unknown>();
@@ -59,6 +61,14 @@ export class Repository {
       if (!session) forget();
     }, forget);
     return opening;
+  }
+
+  /** What was dropped in a course and is not yet taken in; opened once per tab. */
+  tray(slot: string): Promise<Tray> {
+    const known = this.#trays.get(slot) ?? Tray.open(this.shelves, slot);
+    this.#trays.set(slot, known);
+    known.catch(() => this.#trays.delete(slot));
+    return known;
   }
 
   async #open(slot: string): Promise<CourseSession | null> {
@@ -105,6 +115,7 @@ export class Repository {
     await session?.settled();
     session?.close();
     this.#sessions.delete(slot);
+    this.#trays.delete(slot);
     await this.neighbours.alone("courses", async () => {
       await beginReading(this.shelves, slot);
       await dropListing(this.shelves, slot);

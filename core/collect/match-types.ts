@@ -2,6 +2,7 @@ import type { StudentId } from "#core/kernel";
 import type { Student } from "#core/model";
 import type { Evidence } from "./evidence";
 import type { PieceId } from "./piece";
+import type { Rated } from "./rate";
 
 /** What keeps a match from being sure. */
 export type Doubt =
@@ -23,6 +24,8 @@ export interface Match {
   readonly studentId: StudentId | null;
   readonly evidence: readonly Evidence[];
   readonly doubts: readonly Doubt[];
+  /** Pieces of one bundle are one hand-in: those of one letter, or of a folder that names a student. */
+  readonly bundle: string;
 }
 
 /** What is known beside the pieces. */
@@ -37,8 +40,9 @@ export interface MatchingGround {
 }
 
 /** Nothing in the piece names anybody. */
-export const nothingFound = (pieceId: PieceId): Match => ({
-  pieceId,
+export const nothingFound = ({ piece, bundle }: Pick<Rated, "piece" | "bundle">): Match => ({
+  pieceId: piece.id,
+  bundle,
   verdict: "open",
   studentId: null,
   evidence: [],

@@ -27,7 +27,7 @@ export function matchPieces(pieces: readonly PieceTraits[], ground: MatchingGrou
   const undecided = new Map(seen.map((one) => [one.rated.piece.id, one]));
   return seen.map((one) => {
     const { id } = one.rated.piece;
-    if (one.verdict === null || !one.best) return weak.get(id) ?? nothingFound(id);
+    if (one.verdict === null || !one.best) return weak.get(id) ?? nothingFound(one.rated);
     const rivals = (holders.get(one.best.studentId) ?? []).filter((other) => {
       const rival = undecided.get(other);
       if (other === id || rival?.rated.bundle === one.rated.bundle) return false;
@@ -37,7 +37,8 @@ export function matchPieces(pieces: readonly PieceTraits[], ground: MatchingGrou
     const isWanted = rivals.length > 0;
     const doubts: readonly Doubt[] = isWanted ? [...one.doubts, { kind: "wantedToo", pieceIds: rivals }] : one.doubts;
     const { studentId, evidence } = one.best;
-    return { pieceId: id, verdict: isWanted ? "open" : one.verdict, studentId, evidence, doubts };
+    const { bundle } = one.rated;
+    return { pieceId: id, bundle, verdict: isWanted ? "open" : one.verdict, studentId, evidence, doubts };
   });
 }
 

@@ -10,10 +10,8 @@ export const pieceTroubleSchema = z.enum([
   "locked",
   /** Nothing of it could be read. */
   "damaged",
-  /** No byte in it. */
+  /** It has no bytes. */
   "empty",
-  /** No hand-in by its kind: a spreadsheet of figures. */
-  "sheet",
 ]);
 /** What stands in the way of a piece. */
 export type PieceTrouble = z.infer<typeof pieceTroubleSchema>;

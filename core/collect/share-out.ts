@@ -34,7 +34,7 @@ export function shareOut(
 
 function matchOf(one: Rated, sharing: Sharing): Match {
   const [wanted] = one.candidates;
-  if (!wanted) return nothingFound(one.piece.id);
+  if (!wanted) return nothingFound(one);
   const got = gotBy(one, sharing);
   const mine = got && got.weight + LEAD > wanted.weight ? got : wanted;
   const rivals = rivalsFor(mine.studentId, one, sharing);
@@ -47,6 +47,7 @@ function matchOf(one: Rated, sharing: Sharing): Match {
   ];
   return {
     pieceId: one.piece.id,
+    bundle: one.bundle,
     verdict: doubts.length === 0 && mine === got ? "likely" : "open",
     studentId: mine.studentId,
     evidence: mine.evidence,

@@ -5,6 +5,7 @@ import { addHandIn } from "../commands/collect/add-hand-in";
 import type { Change, ChangeIssue, CommandKind, Context } from "./change";
 import { judge, setCriterionComment } from "../commands/scoring/judge";
 import { carryNotes, discardAttempt } from "../commands/collect/attempts";
+import { takeIn } from "../commands/collect/take-in";
 import { drawStroke } from "../commands/notes/ink";
 import { addNote, editNote, removeNote } from "../commands/notes/notes";
 import { setAttainment } from "../commands/scoring/outcomes";
@@ -64,6 +65,7 @@ const commandKinds = {
   addCategory,
   addFeedbackFile,
   addHandIn,
+  takeIn,
   addNote,
   drawStroke,
   addScale,

@@ -1,0 +1,87 @@
+import { milliseconds, type AssignmentId, type Instant, type StudentId } from "#core/kernel";
+import { ownHandInOf, type Assignment, type CourseState, type WorkFile } from "#core/model";
+import type { Match } from "./match-types";
+import type { Piece } from "./piece";
+
+/** What the time of a hand-in is taken from: what the pieces tell, or the due time where all came in time. */
+export type TimeTaken = "dated" | "inTime";
+
+/** A piece with the student it goes to. */
+export interface PlacedPiece {
+  readonly piece: Piece;
+  readonly studentId: StudentId;
+  /** Decided as one more file of the hand-in before it. */
+  readonly joins: boolean;
+  readonly bundle: string;
+}
+
+/** What would be taken in for one student: a hand-in of one or more files. */
+export interface HandInToTake {
+  readonly assignmentId: AssignmentId;
+  readonly studentId: StudentId;
+  readonly at: Instant | null;
+  readonly files: readonly WorkFile[];
+  /** Added to what the student handed in last. */
+  readonly joins: boolean;
+  readonly pieces: readonly Piece[];
+}
+
+/** The pieces that have their student: as a person decided, else by a match that is sure or likely. */
+export function placedPieces(pieces: readonly Piece[], matches: ReadonlyMap<Piece["id"], Match>): PlacedPiece[] {
+  return pieces.flatMap((piece): PlacedPiece[] => {
+    const { decision } = piece;
+    const match = matches.get(piece.id);
+    const bundle = match?.bundle ?? piece.letter ?? piece.id;
+    if (decision?.kind === "student") return [{ piece, studentId: decision.studentId, joins: decision.joins, bundle }];
+    if (decision || !match?.studentId || match.verdict === "open") return [];
+    return [{ piece, studentId: match.studentId, joins: false, bundle }];
+  });
+}
+
+/**
+ * What taking these pieces in would make: for each student the hand-ins in the order of their times; pieces of one bundle,
+ * and those that join, are one hand-in, whose time is its latest piece's.
+ */
+export function handInsOf(
+  state: CourseState,
+  assignment: Assignment,
+  placed: readonly PlacedPiece[],
+  time: TimeTaken,
+): HandInToTake[] {
+  const made = new Map<StudentId, { readonly handIn: HandInToTake; readonly bundle: string }[]>();
+  for (const one of [...placed].sort(byTime)) {
+    const own = made.get(one.studentId) ?? [];
+    const last = own.at(-1);
+    const at = timeOf(one.piece, assignment, time);
+    if (last && (one.joins || last.bundle === one.bundle)) {
+      const { handIn } = last;
+      const grown = {
+        ...handIn,
+        at: at ?? handIn.at,
+        files: [...handIn.files, one.piece.file],
+        pieces: [...handIn.pieces, one.piece],
+      };
+      made.set(one.studentId, [...own.slice(0, -1), { ...last, handIn: grown }]);
+    } else {
+      const joins = one.joins && ownHandInOf(state, assignment.id, one.studentId) !== undefined;
+      const handIn: HandInToTake = {
+        assignmentId: assignment.id,
+        studentId: one.studentId,
+        at,
+        files: [one.piece.file],
+        joins,
+        pieces: [one.piece],
+      };
+      made.set(one.studentId, [...own, { handIn, bundle: one.bundle }]);
+    }
+  }
+  return [...made.values()].flat().map(({ handIn }) => handIn);
+}
+
+const byTime = (one: PlacedPiece, other: PlacedPiece): number =>
+  (one.piece.at ?? "").localeCompare(other.piece.at ?? "") || one.piece.order - other.piece.order;
+
+function timeOf({ at }: Piece, { dueAt }: Assignment, time: TimeTaken): Instant | null {
+  if (time === "dated" || !at || !dueAt) return at;
+  return milliseconds(at) > milliseconds(dueAt) ? dueAt : at;
+}

@@ -1,0 +1,94 @@
+import { expect, it } from "vitest";
+import type { Piece, PieceId } from "#core/collect";
+import type { FileId } from "#core/kernel";
+import { entriesOf, smallCourse } from "#core/testing";
+import { memoryNeighbours, memoryShelves } from "./memory-shelves";
+import { Repository } from "./repository";
+import { Tray } from "./tray";
+
+const piece = (name: string, order: number): Piece => ({
+  id: `piece:${name}` as PieceId,
+  order,
+  source: "essays",
+  path: `essays/${name}.pdf`,
+  letter: null,
+  file: { id: `file:${name}` as FileId, name: `${name}.pdf`, mediaType: "application/pdf", size: 3 },
+  sum: name,
+  at: null,
+  pages: 1,
+  words: null,
+  beginning: "",
+  author: "",
+  senderAddress: "",
+  senderName: "",
+  trouble: null,
+  decision: null,
+});
+const blob = new Blob(["abc"]);
+const names = (tray: Tray) => tray.pieces.map(({ id }) => id.slice("piece:".length));
+
+it("outlives a reload with its blobs, in the order in which the pieces came, each with its decision", async () => {
+  const shelves = memoryShelves();
+  const tray = await Tray.open(shelves, "c");
+  let told = 0;
+  tray.subscribe(() => (told += 1));
+  await tray.add([
+    { piece: piece("b", 1), blob },
+    { piece: piece("a", 0), blob },
+  ]);
+  await tray.change({ ...piece("b", 1), decision: { kind: "leftOut" } });
+  expect(told).toBe(2);
+  const again = await Tray.open(shelves, "c");
+  expect(names(again)).toEqual(["a", "b"]);
+  expect(again.pieces[1]?.decision).toEqual({ kind: "leftOut" });
+  expect(await shelves.files.keys()).toEqual(["c/file:b", "c/file:a"]);
+  expect(names(await Tray.open(shelves, "other"))).toEqual([]);
+});
+
+it("lets a piece go with its blob, but for one that a course names", async () => {
+  const shelves = memoryShelves();
+  const tray = await Tray.open(shelves, "c");
+  await tray.add(["a", "b"].map((name, order) => ({ piece: piece(name, order), blob })));
+  await tray.drop(["piece:a" as PieceId, "piece:b" as PieceId], (file) => file === "file:b");
+  expect(names(tray)).toEqual([]);
+  expect(await shelves.files.keys()).toEqual(["c/file:b"]);
+  expect(names(await Tray.open(shelves, "c"))).toEqual([]);
+});
+
+it("keeps what was taken in before the disk was full, and leaves no blob of what was not", async () => {
+  const shelves = memoryShelves();
+  let writes = 0;
+  const full = {
+    ...shelves,
+    meta: {
+      ...shelves.meta,
+      set: (key: string, value: unknown) =>
+        (writes += 1) > 1 ? Promise.reject(new Error("full")) : shelves.meta.set(key, value),
+    },
+  };
+  const tray = await Tray.open(full, "c");
+  await expect(tray.add(["a", "b"].map((name, order) => ({ piece: piece(name, order), blob })))).rejects.toThrow(
+    "full",
+  );
+  expect(names(await Tray.open(shelves, "c"))).toEqual(["a"]);
+  expect(await shelves.files.keys()).toEqual(["c/file:a"]);
+});
+
+it("passes over a piece that does not read", async () => {
+  const shelves = memoryShelves();
+  await shelves.meta.set("tray/c/piece:x", { id: "piece:x" });
+  expect(names(await Tray.open(shelves, "c"))).toEqual([]);
+});
+
+it("goes with its course", async () => {
+  const shelves = memoryShelves();
+  let fresh = 0;
+  const surroundings = { now: () => "2026-10-26T12:00:00Z" as never, fresh: () => String((fresh += 1)) };
+  const repository = await Repository.open(shelves, memoryNeighbours()(), surroundings);
+  const slot = await repository.keepCourse("small", entriesOf(smallCourse()), new Map());
+  await (await repository.tray(slot)).add([{ piece: piece("a", 0), blob }]);
+  await repository.deleteCourse(slot);
+  expect((await shelves.meta.keys()).filter((key) => key.startsWith("tray/"))).toEqual([]);
+  expect(await shelves.files.keys()).toEqual([]);
+  expect(names(await repository.tray(slot))).toEqual([]);
+});

@@ -1,0 +1,91 @@
+import type { Piece, PieceId } from "#core/collect";
+import { pieceSchema } from "#core/collect";
+import type { FileId } from "#core/kernel";
+import type { Shelves } from "./shelf";
+
+const PLACE = "tray/";
+
+/** Whether a key of the `meta` shelf belongs to the tray of a course. */
+export const isTrayKey = (key: string, slot: string): boolean => key.startsWith(`${PLACE}${slot}/`);
+
+/**
+ * What was dropped in a course and is not yet taken in. It outlives a reload and is no part of the course: the blob of a
+ * piece is kept first, under the id that taking it in will name, then the piece.
+ */
+export class Tray {
+  #listeners = new Set<() => void>();
+  #listed: readonly Piece[] = [];
+
+  private constructor(
+    private readonly shelves: Pick<Shelves, "meta" | "files">,
+    private readonly slot: string,
+    private readonly known: Map<PieceId, Piece>,
+  ) {
+    this.#list();
+  }
+
+  /** A piece that does not read is passed over; its blob stays. */
+  static async open(shelves: Pick<Shelves, "meta" | "files">, slot: string): Promise<Tray> {
+    const keys = (await shelves.meta.keys()).filter((key) => isTrayKey(key, slot));
+    const stored = await Promise.all(keys.map((key) => shelves.meta.get(key).catch(() => null)));
+    const pieces = stored.flatMap((one) => pieceSchema.safeParse(one).data ?? []);
+    return new Tray(shelves, slot, new Map(pieces.map((piece) => [piece.id, piece])));
+  }
+
+  /** The pieces in the order in which they came; the same list until one changes. */
+  get pieces(): readonly Piece[] {
+    return this.#listed;
+  }
+
+  subscribe = (listener: () => void): (() => void) => {
+    this.#listeners.add(listener);
+    return () => this.#listeners.delete(listener);
+  };
+
+  /** Takes pieces in with their blobs. @throws what the store throws, a full disk among it; the pieces before it stay */
+  async add(pieces: readonly { readonly piece: Piece; readonly blob: Blob }[]): Promise<void> {
+    for (const { piece, blob } of pieces) {
+      await this.shelves.files.set(this.#fileKey(piece.file.id), blob);
+      try {
+        await this.shelves.meta.set(this.#key(piece.id), piece);
+      } catch (error) {
+        await this.shelves.files.remove(this.#fileKey(piece.file.id)).catch(() => null);
+        throw error;
+      }
+      this.known.set(piece.id, piece);
+    }
+    this.#list();
+  }
+
+  /** Puts a piece in the place of the one of its id. It shows at once; where it cannot be kept, a reload shows the old one. */
+  async change(piece: Piece): Promise<void> {
+    if (!this.known.has(piece.id)) return;
+    this.known.set(piece.id, piece);
+    this.#list();
+    await this.shelves.meta.set(this.#key(piece.id), piece).catch(() => null);
+  }
+
+  /** Lets pieces go, with their blobs unless a course has come to name them. */
+  async drop(ids: readonly PieceId[], isKept: (file: FileId) => boolean): Promise<void> {
+    const gone = ids.flatMap((id) => this.known.get(id) ?? []);
+    for (const { id } of gone) this.known.delete(id);
+    this.#list();
+    for (const { id, file } of gone) {
+      await this.shelves.meta.remove(this.#key(id));
+      if (!isKept(file.id)) await this.shelves.files.remove(this.#fileKey(file.id));
+    }
+  }
+
+  #key(id: PieceId): string {
+    return `${PLACE}${this.slot}/${id}`;
+  }
+
+  #fileKey(id: FileId): string {
+    return `${this.slot}/${id}`;
+  }
+
+  #list(): void {
+    this.#listed = [...this.known.values()].sort((a, b) => a.order - b.order);
+    for (const listener of this.#listeners) listener();
+  }
+}
