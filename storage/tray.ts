@@ -44,17 +44,11 @@ export class Tray {
 
   /** Takes pieces in with their blobs. @throws what the store throws, a full disk among it; the pieces before it stay */
   async add(pieces: readonly { readonly piece: Piece; readonly blob: Blob }[]): Promise<void> {
-    for (const { piece, blob } of pieces) {
-      await this.shelves.files.set(this.#fileKey(piece.file.id), blob);
-      try {
-        await this.shelves.meta.set(this.#key(piece.id), piece);
-      } catch (error) {
-        await this.shelves.files.remove(this.#fileKey(piece.file.id)).catch(() => null);
-        throw error;
-      }
-      this.known.set(piece.id, piece);
+    try {
+      for (const { piece, blob } of pieces) await this.#keep(piece, blob);
+    } finally {
+      this.#list();
     }
-    this.#list();
   }
 
   /** Puts a piece in the place of the one of its id. It shows at once; where it cannot be kept, a reload shows the old one. */
@@ -74,6 +68,17 @@ export class Tray {
       await this.shelves.meta.remove(this.#key(id));
       if (!isKept(file.id)) await this.shelves.files.remove(this.#fileKey(file.id));
     }
+  }
+
+  async #keep(piece: Piece, blob: Blob): Promise<void> {
+    await this.shelves.files.set(this.#fileKey(piece.file.id), blob);
+    try {
+      await this.shelves.meta.set(this.#key(piece.id), piece);
+    } catch (error) {
+      await this.shelves.files.remove(this.#fileKey(piece.file.id)).catch(() => null);
+      throw error;
+    }
+    this.known.set(piece.id, piece);
   }
 
   #key(id: PieceId): string {

@@ -1,6 +1,17 @@
-import { wrap, type Remote } from "comlink";
+import { proxy, wrap, type Remote } from "comlink";
 import type { PageContent, PageIssue, PageKind } from "#core/formats";
-import type { ArchiveJobs, CopyJobs, PageJobs, PdfJobs, TableJobs } from "./protocol";
+import type {
+  ArchiveJobs,
+  CollectJobs,
+  CopyJobs,
+  DroppedFile,
+  MatchQuestion,
+  PageJobs,
+  PdfJobs,
+  ReadBatch,
+  TableJobs,
+} from "./protocol";
+import type { Match } from "#core/collect";
 
 /** The job was stopped by the person. */
 export class StoppedError extends Error {
@@ -32,6 +43,24 @@ export function runCopyJobs<T>(jobs: (jobs: CopyJobs) => Promise<T>, signal: Abo
 export function runTableJob<T>(job: (jobs: TableJobs) => Promise<T>, signal: AbortSignal): Promise<T> {
   const worker = new Worker(new URL("./tables.worker.ts", import.meta.url), { type: "module" });
   return untilDone(worker, job(wrap<TableJobs>(worker)), signal);
+}
+
+/** Reads what was dropped, away from the page; aborting `signal` ends it at once. @throws StoppedError when aborted */
+export function readDropped(
+  files: readonly DroppedFile[],
+  tell: (batch: ReadBatch) => Promise<void>,
+  signal: AbortSignal,
+): Promise<void> {
+  const worker = new Worker(new URL("./collect.worker.ts", import.meta.url), { type: "module" });
+  return untilDone(worker, wrap<CollectJobs>(worker).read([...files], proxy(tell)), signal);
+}
+
+let matching: Remote<CollectJobs> | null = null;
+
+/** Finds whom pieces belong to; the worker is kept for the next question. */
+export async function matchPieces(question: MatchQuestion): Promise<readonly Match[]> {
+  matching ??= wrap<CollectJobs>(new Worker(new URL("./collect.worker.ts", import.meta.url), { type: "module" }));
+  return matching.match(question);
 }
 
 /** Longest time that one foreign document may take, in milliseconds; one that takes longer is too large to be shown. */

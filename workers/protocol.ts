@@ -16,6 +16,7 @@ import type { FeedbackSheet, FontFile, FoundMark, MarkedPaper } from "./pdf/mess
 import type { FileId, Instant, Result } from "#core/kernel";
 import type { Rubric, Student } from "#core/model";
 
+export type { CollectJobs, DroppedFile, DropRemark, MatchQuestion, ReadBatch, ReadPiece } from "./collect/messages";
 export type {
   FeedbackSheet,
   FontFile,

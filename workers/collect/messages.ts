@@ -1,0 +1,64 @@
+import type { Match, Piece, PieceTraits } from "#core/collect";
+import type { Instant, StudentId } from "#core/kernel";
+import type { Student } from "#core/model";
+
+/** A file that was dropped, with its folders. */
+export interface DroppedFile {
+  readonly path: string;
+  /** What it was dropped with, in words. */
+  readonly source: string;
+  readonly blob: Blob;
+  readonly at: Instant | null;
+}
+
+/** A file as it comes out of what was dropped: itself, an archive's, a letter's. */
+export interface LooseFile extends DroppedFile {
+  readonly letter: string | null;
+  readonly senderAddress: string;
+  readonly senderName: string;
+}
+
+/** What was passed over, and why. */
+export interface DropRemark {
+  readonly path: string;
+  readonly code:
+    | "archive_damaged"
+    | "archive_locked"
+    | "archive_too_large"
+    | "archive_in_archive"
+    | "entry_damaged"
+    | "path_climbs_out"
+    | "mail_damaged"
+    | "mail_without_work";
+}
+
+/** A piece as it was read; it gets its id when it is kept. */
+export type ReadPiece = Omit<Piece, "id" | "order" | "file" | "decision"> & {
+  readonly name: string;
+  readonly mediaType: string;
+  readonly blob: Blob;
+};
+
+/** What has been read since the last time. */
+export interface ReadBatch {
+  readonly pieces: readonly ReadPiece[];
+  readonly remarks: readonly DropRemark[];
+  /** Dropped files that are done. */
+  readonly done: number;
+}
+
+/** What matching is told beside the pieces, as it crosses to the worker. */
+export interface MatchQuestion {
+  readonly pieces: readonly PieceTraits[];
+  readonly students: readonly Student[];
+  readonly groups: ReadonlyMap<StudentId, string>;
+  readonly decided: ReadonlyMap<Piece["id"], StudentId>;
+  readonly title: string;
+}
+
+/** What the worker of the tray can be asked. */
+export interface CollectJobs {
+  /** Reads what was dropped and tells of it in parts; the next part is read once the last was taken. */
+  readonly read: (files: readonly DroppedFile[], tell: (batch: ReadBatch) => Promise<void>) => Promise<void>;
+  readonly match: (question: MatchQuestion) => Promise<readonly Match[]>;
+}

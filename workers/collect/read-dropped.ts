@@ -1,0 +1,118 @@
+import { sha256 } from "@noble/hashes/sha2.js";
+import { bytesToHex } from "@noble/hashes/utils.js";
+import { filesOfArchive } from "./archive";
+import { ofPacked, ofText, ofWebPage } from "./beginning";
+import { kindOf } from "./kind";
+import { filesOfMail, lettersOf } from "./mail";
+import type { DroppedFile, DropRemark, LooseFile, ReadBatch, ReadPiece } from "./messages";
+import type { ofPdf } from "./pdf-beginning";
+
+/** Pieces told of at once; the first ones come by themselves, so that there is something to see. */
+const TOGETHER = 12;
+/** Bytes up to which a text is read for its words. */
+const MOST_TEXT = 4_000_000;
+/** Bytes up to which the browser's own sum is taken, which wants all of them at once. */
+const WHOLE_SUM = 32_000_000;
+
+/** How a PDF's beginning is read; handed in, because it needs a worker of its own. */
+export type ReadPdf = typeof ofPdf;
+
+/**
+ * Reads what was dropped, file after file: archives are opened, also one that lies in another, letters give their
+ * attachments. What cannot be read is remarked on, and the rest goes on.
+ */
+export async function readDropped(
+  files: readonly DroppedFile[],
+  tell: (batch: ReadBatch) => Promise<void>,
+  readPdf: ReadPdf,
+): Promise<void> {
+  let pieces: ReadPiece[] = [];
+  let remarks: DropRemark[] = [];
+  let told = 0;
+  let done = 0;
+  const tellNow = async () => {
+    told += pieces.length;
+    await tell({ pieces, remarks, done });
+    pieces = [];
+    remarks = [];
+  };
+  for (const file of files) {
+    const whole = { ...file, letter: null, senderAddress: "", senderName: "" };
+    for await (const found of loosened(whole, 0)) {
+      if ("code" in found) remarks.push(found);
+      else pieces.push(await pieceOf(found, readPdf));
+      if (pieces.length >= TOGETHER || (told === 0 && pieces.length > 0)) await tellNow();
+    }
+    done += 1;
+  }
+  await tellNow();
+}
+
+/** How deep an archive may lie in archives. */
+const DEEPEST = 1;
+
+type Found = (LooseFile & { readonly mediaType: string }) | DropRemark;
+
+/** The files that a dropped thing comes to: itself, or what it holds. */
+async function* loosened(file: LooseFile, depth: number): AsyncGenerator<Found> {
+  const name = file.path.split("/").at(-1) ?? file.path;
+  const kind = await kindOf(file.blob, name);
+  if (kind.kind === "file") yield { ...file, mediaType: kind.mediaType };
+  else if (kind.kind === "archive" && depth > DEEPEST) yield { path: file.path, code: "archive_in_archive" };
+  else if (kind.kind === "archive") {
+    for await (const inner of filesOfArchive(file.blob, file)) yield* within(inner, depth + 1);
+  } else {
+    const letters =
+      kind.kind === "mail" ? [file.blob] : lettersOf(await file.blob.text()).map((one) => new Blob([one]));
+    for (const [index, letter] of letters.entries()) {
+      const path = letters.length > 1 ? `${file.path} ${String(index + 1)}` : file.path;
+      for (const inner of await filesOfMail(letter, { path, source: file.source })) yield* within(inner, depth + 1);
+    }
+  }
+}
+
+async function* within(found: LooseFile | DropRemark, depth: number): AsyncGenerator<Found> {
+  if ("code" in found) yield found;
+  else yield* loosened(found, depth);
+}
+
+async function pieceOf(file: LooseFile & { readonly mediaType: string }, readPdf: ReadPdf): Promise<ReadPiece> {
+  const { blob, mediaType } = file;
+  const name = (file.path.split("/").at(-1) ?? file.path).slice(0, 200);
+  const piece = {
+    ...file,
+    path: file.path.slice(0, 2_000),
+    name,
+    sum: await sumOf(blob),
+    pages: null,
+    words: null,
+    author: "",
+    beginning: "",
+  };
+  if (blob.size === 0) return { ...piece, trouble: "empty" };
+  if (mediaType === "application/pdf") return { ...piece, ...(await readPdf(blob)) };
+  if (mediaType.startsWith("text/") && blob.size < MOST_TEXT) {
+    const text = decoded(await blob.arrayBuffer());
+    return { ...piece, ...(mediaType === "text/html" ? ofWebPage(text) : ofText(text)), trouble: null };
+  }
+  const packed = await ofPacked(blob, mediaType);
+  return packed === "damaged" ? { ...piece, trouble: "damaged" } : { ...piece, ...packed, trouble: null };
+}
+
+function decoded(bytes: ArrayBuffer): string {
+  try {
+    return new TextDecoder("utf-8", { fatal: true }).decode(bytes);
+  } catch {
+    return new TextDecoder("windows-1252").decode(bytes);
+  }
+}
+
+/** SHA-256 in hexadecimal; of a large file in parts. */
+async function sumOf(blob: Blob): Promise<string> {
+  if (blob.size < WHOLE_SUM)
+    return bytesToHex(new Uint8Array(await crypto.subtle.digest("SHA-256", await blob.arrayBuffer())));
+  const sum = sha256.create();
+  const reader = blob.stream().getReader();
+  for (let part = await reader.read(); !part.done; part = await reader.read()) sum.update(part.value);
+  return bytesToHex(sum.digest());
+}
