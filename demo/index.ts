@@ -1,3 +1,4 @@
 export { demoFileId, demoJournal, startCommand } from "./course";
+export { demoInboxSchema } from "./inbox";
 export { demoDocumentsSchema } from "./documents";
 export { demoPostFiles } from "./posts";

@@ -8,6 +8,7 @@ const SCREENS: readonly (readonly [name: string, place: string])[] = [
   ["desk without work", "/score/gauging-report/mei-barrow"],
   ["desk with a Word file", "/score/flood-memo/bram-oduya"],
   ["desk with a drawing", "/score/site-sketch/esi-okonwe"],
+  ["collect", "/collect"],
   ["sweep", "/sweep/flood-memo"],
   ["list of what waits", "/waiting"],
   ["quick list", "/quick/seminar"],
@@ -45,6 +46,26 @@ for (const [name, place] of SCREENS) {
       await page.waitForTimeout(600);
       const { violations } = await new AxeBuilder({ page }).analyze();
       expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(" | ")}`)).toEqual([]);
+    });
+  }
+}
+
+for (const width of [1280, 1024]) {
+  for (const light of ["daylight", "lamplight"] as const) {
+    test(`axe finds nothing on a full tray by ${light}, ${String(width)} wide`, async ({ page }) => {
+      await page.setViewportSize({ width, height: 768 });
+      await page.emulateMedia({ colorScheme: light === "lamplight" ? "dark" : "light" });
+      await openDemo(page, "/collect");
+      await page.getByRole("button", { name: "Try it with the demo’s inbox" }).click();
+      await expect(page.getByRole("button", { name: /^Take in 24 hand-ins/ })).toBeEnabled();
+      await page.getByRole("button", { name: "essay_final_v2.pdf", exact: true }).click();
+      await expect(
+        page.getByRole("img", { name: "First page of essay_final_v2.pdf" }).locator("canvas"),
+      ).toBeAttached();
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(" | ")}`)).toEqual([]);
+      const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+      expect(wide).toBeLessThanOrEqual(0);
     });
   }
 }

@@ -1,4 +1,5 @@
 import { expect, test, type Locator, type Page } from "@playwright/test";
+import { letGo } from "./let-go";
 
 /**
  * Counts what a person does for one gesture: a click, a key, a choice, or one thing typed is one act each. `done` holds
@@ -21,6 +22,12 @@ export class Acts {
 
   async choose(target: Locator, option: string | { readonly label: string }): Promise<void> {
     await target.selectOption(option);
+    this.#count += 1;
+  }
+
+  /** Files let go on a part of the page, all at once. */
+  async drop(selector: string, files: readonly (readonly [name: string, text: string])[]): Promise<void> {
+    await letGo(this.page, selector, files);
     this.#count += 1;
   }
 

@@ -44,8 +44,12 @@ test("a file let go on the button inside the place is taken once", async ({ page
   await expect(page.getByText("Nothing handed in yet.")).toBeVisible();
 });
 
-test("a file let go anywhere else is not opened in place of the application", async ({ page }) => {
+test("a file let go anywhere else in a course goes into its tray, and is never opened in place of the application", async ({
+  page,
+}) => {
   await openDemo(page, "/journal");
-  const [, over, dropped] = await letGo(page, "h1", "map.md", "# A map");
+  const [, over, dropped] = await letGo(page, "h1", "Dov Amsel.md", "# A map");
   expect([over, dropped]).toEqual([true, true]);
+  await expect(page).toHaveURL(/\/collect$/);
+  await expect(page.getByRole("list", { name: "What came in" })).toContainText("Dov Amsel");
 });

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { Instant } from "#core/kernel";
 import { assignmentId, fileId, run, smallCourse, studentId } from "#core/testing";
-import { handInsOf, placedPieces } from "./hand-ins";
+import { handInsOf, placePieces } from "./hand-ins";
 import type { Match } from "./match-types";
 import { outlooksOf } from "./outlook";
 import type { Decision, Piece, PieceId } from "./piece";
@@ -46,7 +46,7 @@ const matched = (...matches: Match[]) => new Map(matches.map((one) => [one.piece
 
 /** `ben 2026-10-23: b1.pdf, b2.pdf`, one line a hand-in. */
 const made = (pieces: readonly Piece[], matches = matched(), time: "dated" | "inTime" = "dated", state = course) =>
-  handInsOf(state, essay, placedPieces(pieces, matches), time).map(
+  handInsOf(state, essay, placePieces(pieces, matches, new Map()).placed, time).map(
     ({ studentId: id, at, files, joins }) =>
       `${id.slice(8)} ${at?.slice(0, 10) ?? "undated"}${joins ? " joins" : ""}: ${files.map(({ name }) => name).join(", ")}`,
   );
@@ -68,11 +68,38 @@ describe("which pieces go to a student", () => {
       match(open, "cleo", "open"),
       match(out, "cleo", "sure"),
     );
-    expect(placedPieces(pieces, matches).map(({ piece: one, studentId: id }) => `${one.file.name} ${id}`)).toEqual([
-      "sure.pdf student:ada",
-      "likely.pdf student:ben",
-      "decided.pdf student:cleo",
-    ]);
+    expect(
+      placePieces(pieces, matches, new Map()).placed.map(({ piece: one, studentId: id }) => `${one.file.name} ${id}`),
+    ).toEqual(["sure.pdf student:ada", "likely.pdf student:ben", "decided.pdf student:cleo"]);
+  });
+});
+
+it("a piece with something in its way waits for a person, whoever it belongs to", () => {
+  const locked = piece("locked", { trouble: "locked" });
+  const matches = matched(match(locked, "ben", "sure"));
+  expect(placePieces([locked], matches, new Map()).placed).toEqual([]);
+  expect(placePieces([{ ...locked, decision: to("ben") }], matches, new Map()).placed).toHaveLength(1);
+});
+
+describe("the same file again", () => {
+  it("is left out where the student has it, in the tray or handed in, and stays where another has it or a person decided", () => {
+    const [one, two, other, old, wanted] = [
+      piece("one", { sum: "x" }),
+      piece("two", { sum: "x" }),
+      piece("other", { sum: "x" }),
+      piece("old", { sum: "y" }),
+      piece("wanted", { sum: "y", decision: to("ada") }),
+    ];
+    const matches = matched(
+      match(one, "ben", "sure"),
+      match(two, "ben", "sure"),
+      match(other, "cleo", "sure"),
+      match(old, "ada", "likely"),
+    );
+    const kept = new Map([[studentId("ada"), new Set(["y"])]]);
+    const { placed, again } = placePieces([one, two, other, old, wanted], matches, kept);
+    expect([...again]).toEqual([two.id, old.id]);
+    expect(placed.map(({ piece: { id } }) => id)).toEqual([one.id, other.id, wanted.id]);
   });
 });
 
@@ -121,7 +148,7 @@ describe("what taking in would mean", () => {
       piece("a2", { decision: to("ada"), at: oct(26) }),
       piece("c", { decision: to("cleo"), at: oct(23) }),
     ];
-    const handIns = handInsOf(scored, limited, placedPieces(pieces, matched()), "dated");
+    const handIns = handInsOf(scored, limited, placePieces(pieces, matched(), new Map()).placed, "dated");
     const outlooks = outlooksOf(scored, limited, handIns);
     const of = (student: string) => {
       const handIn = handIns.find(({ studentId: id }) => id === studentId(student));
@@ -135,6 +162,7 @@ describe("what taking in would mean", () => {
       decision: null,
       isScored: true,
       isBeyondAllowed: true,
+      isOlder: false,
     });
     expect(of("cleo")).toMatchObject({
       attempt: 1,
@@ -145,12 +173,23 @@ describe("what taking in would mean", () => {
     });
   });
 
+  it("says of a file that it is older than what is there", () => {
+    // What Ada handed in is of 24 October, 11:00.
+    const handIns = handInsOf(
+      course,
+      essay,
+      placePieces([piece("a0", { decision: to("ada"), at: oct(20) })], matched(), new Map()).placed,
+      "dated",
+    );
+    expect([...outlooksOf(course, essay, handIns).values()]).toMatchObject([{ attempt: 2, isOlder: true }]);
+  });
+
   it("numbers two of one student one after the other", () => {
     const pieces = [
       piece("v1", { decision: to("ben"), at: oct(22) }),
       piece("v2", { decision: to("ben"), at: oct(23) }),
     ];
-    const handIns = handInsOf(course, essay, placedPieces(pieces, matched()), "dated");
+    const handIns = handInsOf(course, essay, placePieces(pieces, matched(), new Map()).placed, "dated");
     expect([...outlooksOf(course, essay, handIns).values()].map(({ attempt }) => attempt)).toEqual([1, 2]);
   });
 });

@@ -26,16 +26,43 @@ export interface HandInToTake {
   readonly pieces: readonly Piece[];
 }
 
-/** The pieces that have their student: as a person decided, else by a match that is sure or likely. */
-export function placedPieces(pieces: readonly Piece[], matches: ReadonlyMap<Piece["id"], Match>): PlacedPiece[] {
-  return pieces.flatMap((piece): PlacedPiece[] => {
-    const { decision } = piece;
-    const match = matches.get(piece.id);
-    const bundle = match?.bundle ?? piece.letter ?? piece.id;
-    if (decision?.kind === "student") return [{ piece, studentId: decision.studentId, joins: decision.joins, bundle }];
-    if (decision || !match?.studentId || match.verdict === "open") return [];
-    return [{ piece, studentId: match.studentId, joins: false, bundle }];
-  });
+/** Pieces that have their student, and those that a student has handed in before, byte for byte. */
+export interface Placing {
+  readonly placed: readonly PlacedPiece[];
+  readonly again: ReadonlySet<Piece["id"]>;
+}
+
+/**
+ * Puts pieces to students: as a person decided, else by a match that is sure or likely. What cannot be read waits for a person. A file that the student handed in
+ * before, or that lies in the tray twice for them, is left out, unless a person put it there. `kept` holds the sums of
+ * files handed in before.
+ */
+export function placePieces(
+  pieces: readonly Piece[],
+  matches: ReadonlyMap<Piece["id"], Match>,
+  kept: ReadonlyMap<StudentId, ReadonlySet<string>>,
+): Placing {
+  const placed: PlacedPiece[] = [];
+  const again = new Set<Piece["id"]>();
+  const seen = new Set<string>();
+  for (const piece of pieces) {
+    const one = placeOf(piece, matches.get(piece.id));
+    if (!one) continue;
+    const key = `${one.studentId} ${piece.sum}`;
+    const isAgain = seen.has(key) || kept.get(one.studentId)?.has(piece.sum);
+    if (isAgain && !piece.decision) again.add(piece.id);
+    else placed.push(one);
+    seen.add(key);
+  }
+  return { placed, again };
+}
+
+function placeOf(piece: Piece, match: Match | undefined): PlacedPiece | null {
+  const { decision } = piece;
+  const bundle = match?.bundle ?? piece.letter ?? piece.id;
+  if (decision?.kind === "student") return { piece, studentId: decision.studentId, joins: decision.joins, bundle };
+  if (decision || piece.trouble || !match?.studentId || match.verdict === "open") return null;
+  return { piece, studentId: match.studentId, joins: false, bundle };
 }
 
 /**

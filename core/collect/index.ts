@@ -1,7 +1,8 @@
 export type { Evidence, EvidencePlace } from "./evidence";
-export { handInsOf, placedPieces, type HandInToTake, type PlacedPiece, type TimeTaken } from "./hand-ins";
+export { handInsOf, placePieces, type HandInToTake, type PlacedPiece, type TimeTaken } from "./hand-ins";
 export { matchPieces } from "./match";
 export type { Doubt, Match, MatchingGround } from "./match-types";
+export { takenFiles } from "./taken-files";
 export { outlooksOf, type Outlook } from "./outlook";
 export {
   BEGINNING_LENGTH,

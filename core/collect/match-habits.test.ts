@@ -24,6 +24,7 @@ interface Piece {
 const traitsOf = (named: Named, index: number): PieceTraits => ({
   id: `piece:${String(index)}` as PieceId,
   letter: null,
+  sum: String(index),
   beginning: "",
   author: "",
   senderAddress: "",

@@ -28,6 +28,7 @@ const piece = (path: string, more: Partial<PieceTraits> = {}): PieceTraits => ({
   id: `piece:${path}` as PieceId,
   path,
   letter: null,
+  sum: path,
   beginning: "",
   author: "",
   senderAddress: "",
@@ -151,6 +152,21 @@ describe("all pieces together", () => {
     expect(match([piece("L26051.pdf"), piece("memo oduya.docx")])).toEqual([
       "sure bram | number name",
       "open bram | familyName name | wantedToo",
+    ]);
+  });
+
+  it("a piece that a person put to a student takes nothing from one that is surely theirs", () => {
+    const decided = new Map([["piece:x.pdf" as PieceId, "student:ilse" as StudentId]]);
+    expect(match([piece("x.pdf"), piece("L26118.pdf")], { decided })).toEqual(["sure ilse | number name"]);
+    expect(match([piece("x.pdf"), piece("tarnowe.pdf")], { decided })).toEqual([
+      "open ilse | familyName name | wantedToo",
+    ]);
+  });
+
+  it("the same file again asks nothing", () => {
+    expect(match([piece("L26118.pdf", { sum: "same" }), piece("L26118 (1).pdf", { sum: "same" })])).toEqual([
+      "sure ilse | number name",
+      "sure ilse | number name",
     ]);
   });
 

@@ -2,7 +2,7 @@ import type { StudentId } from "#core/kernel";
 import { firstSight, type FirstSight } from "./first-sight";
 import { nothingFound, type Doubt, type Match, type MatchingGround } from "./match-types";
 import type { PieceId, PieceTraits } from "./piece";
-import { rate, tellingNothing } from "./rate";
+import { areTogether, rate, tellingNothing } from "./rate";
 import { shareOut } from "./share-out";
 import { SoughtRoster } from "./sought-roster";
 
@@ -30,9 +30,10 @@ export function matchPieces(pieces: readonly PieceTraits[], ground: MatchingGrou
     if (one.verdict === null || !one.best) return weak.get(id) ?? nothingFound(one.rated);
     const rivals = (holders.get(one.best.studentId) ?? []).filter((other) => {
       const rival = undecided.get(other);
-      if (other === id || rival?.rated.bundle === one.rated.bundle) return false;
+      // Whoever put another piece to the same student has seen both.
+      if (!rival || other === id || areTogether(rival.rated, one.rated)) return false;
       // One that speaks against itself takes nothing from another that does not.
-      return rival?.verdict !== "open" || one.verdict === "open";
+      return rival.verdict !== "open" || one.verdict === "open";
     });
     const isWanted = rivals.length > 0;
     const doubts: readonly Doubt[] = isWanted ? [...one.doubts, { kind: "wantedToo", pieceIds: rivals }] : one.doubts;

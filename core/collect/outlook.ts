@@ -16,6 +16,8 @@ export interface Outlook {
   readonly isScored: boolean;
   /** More attempts than the assignment allows. */
   readonly isBeyondAllowed: boolean;
+  /** Older than what the student handed in last. */
+  readonly isOlder: boolean;
 }
 
 /** What taking each in would mean, in their order: of two of one student, the second is the later attempt. */
@@ -41,6 +43,7 @@ export function outlooksOf(
         unitsLate: late,
         decision: resultOf(state, assignment.id, studentId).decision,
         isScored: figure(assignment.id, studentId).score !== null,
+        isOlder: at !== null && attempts.some((one) => one.at !== null && one.at > at),
         isBeyondAllowed: assignment.attemptsAllowed !== null && attempt > assignment.attemptsAllowed,
       };
       return [handIn, outlook] as const;

@@ -12,6 +12,8 @@ export const pieceTroubleSchema = z.enum([
   "damaged",
   /** It has no bytes. */
   "empty",
+  /** A letter without an attachment: what it says would be the work. */
+  "letterAlone",
 ]);
 /** What stands in the way of a piece. */
 export type PieceTrouble = z.infer<typeof pieceTroubleSchema>;
@@ -67,5 +69,5 @@ export type Decision = z.infer<typeof decisionSchema>;
 /** What matching reads of a piece. */
 export type PieceTraits = Pick<
   Piece,
-  "id" | "path" | "letter" | "beginning" | "author" | "senderAddress" | "senderName"
+  "id" | "path" | "letter" | "sum" | "beginning" | "author" | "senderAddress" | "senderName"
 >;

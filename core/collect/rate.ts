@@ -46,3 +46,7 @@ export function rate(piece: PieceTraits, roster: SoughtRoster, nothing: TellingN
   const folder = named.length === 1 ? partsOfPath(piece.path).folder : null;
   return { piece, bundle: piece.letter ?? folder ?? piece.id, candidates };
 }
+
+/** Whether both may go to one student without a question: parts of one hand-in, or the same file again. */
+export const areTogether = (one: Rated, other: Rated): boolean =>
+  one.bundle === other.bundle || one.piece.sum === other.piece.sum;

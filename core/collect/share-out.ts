@@ -2,7 +2,7 @@ import type { StudentId } from "#core/kernel";
 import { bestAssignment } from "./assign";
 import { nothingFound, type Doubt, type Match, type MatchingGround } from "./match-types";
 import type { PieceId } from "./piece";
-import type { Candidate, Rated } from "./rate";
+import { areTogether, type Candidate, type Rated } from "./rate";
 
 /** How far the best must lead, and how much it must weigh, to be likely. */
 const LEAD = 15;
@@ -73,7 +73,7 @@ const othersThan = (studentId: StudentId, one: Rated, { holders, ground }: Shari
 function rivalsFor(studentId: StudentId, one: Rated, sharing: Sharing): PieceId[] {
   const wanting = sharing.rated.filter((other) => {
     const [first] = other.candidates;
-    if (other === one || other.bundle === one.bundle || first?.studentId !== studentId) return false;
+    if (other === one || areTogether(other, one) || first?.studentId !== studentId) return false;
     const got = gotBy(other, sharing);
     return !got || got.studentId === studentId || got.weight + LEAD <= first.weight;
   });

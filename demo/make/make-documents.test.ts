@@ -1,6 +1,6 @@
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
-import { join } from "node:path";
+import { join, relative } from "node:path";
 import { afterAll, describe, expect, it } from "vitest";
 import { demoDocumentsSchema } from "../documents";
 
@@ -17,8 +17,12 @@ describe("the demo's documents", () => {
     const [first = "", second = ""] = folders;
     const documents = demoDocumentsSchema.parse(await makeDocuments(first));
     await makeDocuments(second);
-    expect(readdirSync(first)).toEqual(readdirSync(second));
-    for (const name of readdirSync(first)) {
+    const filesOf = (folder: string) =>
+      readdirSync(folder, { recursive: true, withFileTypes: true })
+        .filter((entry) => entry.isFile())
+        .map((entry) => relative(folder, join(entry.parentPath, entry.name)));
+    expect(filesOf(first)).toEqual(filesOf(second));
+    for (const name of filesOf(first)) {
       expect(readFileSync(join(first, name)).equals(readFileSync(join(second, name))), name).toBe(true);
     }
     const kinds = documents.map(({ mediaType }) => mediaType);

@@ -15,7 +15,7 @@ export async function filesOfMail(
   const mail = await PostalMime.parse(await letter.arrayBuffer()).catch(() => null);
   if (!mail) return [{ path: at.path, code: "mail_damaged" }];
   const moment = mail.date ? new Date(mail.date) : null;
-  const subject = (mail.subject ?? "").trim() || at.path;
+  const subject = (mail.subject ?? "").trim() || (at.path.split("/").at(-1) ?? at.path);
   const known = {
     source: at.source,
     letter: `${at.path} ${mail.messageId ?? ""}`.slice(0, 300),
@@ -37,7 +37,8 @@ export async function filesOfMail(
   if (files.length > 0) return files;
   const text = (mail.text ?? "").trim();
   if (text === "") return [{ path: at.path, code: "mail_without_work" }];
-  return [{ ...known, path: `${folder}/${folder}.txt`, blob: new Blob([text], { type: "text/plain" }) }];
+  const blob = new Blob([text], { type: "text/plain" });
+  return [{ ...known, isLetterAlone: true, path: `${folder}/${folder}.txt`, blob }];
 }
 
 /** The letters of a mailbox; a line of a letter that begins as a letter would stands behind `>` (RFC 4155, appendix A). */

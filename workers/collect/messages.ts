@@ -13,6 +13,8 @@ export interface DroppedFile {
 
 /** A file as it comes out of what was dropped: itself, an archive's, a letter's. */
 export interface LooseFile extends DroppedFile {
+  /** What a letter without an attachment says. */
+  readonly isLetterAlone?: boolean;
   readonly letter: string | null;
   readonly senderAddress: string;
   readonly senderName: string;
@@ -28,6 +30,7 @@ export interface DropRemark {
     | "archive_in_archive"
     | "entry_damaged"
     | "path_climbs_out"
+    | "file_too_large"
     | "mail_damaged"
     | "mail_without_work";
 }

@@ -223,8 +223,9 @@ describe("a letter", () => {
       ["a.eml", letter([SAID])],
       ["b.eml", letter(["Content-Type: text/plain\r\n\r\n "])],
     );
-    expect(pieces.map(({ path, beginning }) => [path, beginning])).toEqual([
-      ["Re: memo/Re: memo.txt", "Here is my memo."],
+    expect(pieces.map(({ path, beginning, trouble }) => [path, beginning, trouble])).toEqual([
+      ["Re: memo/Re: memo.txt", "Here is my memo.", "letterAlone"],
+
     ]);
     expect(told).toEqual(["b.eml: mail_without_work"]);
   });

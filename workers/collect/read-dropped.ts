@@ -9,6 +9,8 @@ import type { ofPdf } from "./pdf-beginning";
 
 /** Pieces told of at once; the first ones come by themselves, so that there is something to see. */
 const TOGETHER = 12;
+/** Most bytes of one hand-in. */
+const MOST_BYTES = 500_000_000;
 /** Bytes up to which a text is read for its words. */
 const MOST_TEXT = 4_000_000;
 /** Bytes up to which the browser's own sum is taken, which wants all of them at once. */
@@ -57,7 +59,8 @@ type Found = (LooseFile & { readonly mediaType: string }) | DropRemark;
 async function* loosened(file: LooseFile, depth: number): AsyncGenerator<Found> {
   const name = file.path.split("/").at(-1) ?? file.path;
   const kind = await kindOf(file.blob, name);
-  if (kind.kind === "file") yield { ...file, mediaType: kind.mediaType };
+  if (kind.kind === "file" && file.blob.size > MOST_BYTES) yield { path: file.path, code: "file_too_large" };
+  else if (kind.kind === "file") yield { ...file, mediaType: kind.mediaType };
   else if (kind.kind === "archive" && depth > DEEPEST) yield { path: file.path, code: "archive_in_archive" };
   else if (kind.kind === "archive") {
     for await (const inner of filesOfArchive(file.blob, file)) yield* within(inner, depth + 1);
@@ -77,12 +80,11 @@ async function* within(found: LooseFile | DropRemark, depth: number): AsyncGener
 }
 
 async function pieceOf(file: LooseFile & { readonly mediaType: string }, readPdf: ReadPdf): Promise<ReadPiece> {
-  const { blob, mediaType } = file;
-  const name = (file.path.split("/").at(-1) ?? file.path).slice(0, 200);
+  const { blob, mediaType, isLetterAlone = false, source, letter, at, senderAddress, senderName } = file;
   const piece = {
-    ...file,
+    ...{ source, letter, at, senderAddress, senderName, mediaType, blob },
     path: file.path.slice(0, 2_000),
-    name,
+    name: (file.path.split("/").at(-1) ?? file.path).slice(0, 200),
     sum: await sumOf(blob),
     pages: null,
     words: null,
@@ -93,7 +95,8 @@ async function pieceOf(file: LooseFile & { readonly mediaType: string }, readPdf
   if (mediaType === "application/pdf") return { ...piece, ...(await readPdf(blob)) };
   if (mediaType.startsWith("text/") && blob.size < MOST_TEXT) {
     const text = decoded(await blob.arrayBuffer());
-    return { ...piece, ...(mediaType === "text/html" ? ofWebPage(text) : ofText(text)), trouble: null };
+    const said = mediaType === "text/html" ? ofWebPage(text) : ofText(text);
+    return { ...piece, ...said, trouble: isLetterAlone ? "letterAlone" : null };
   }
   const packed = await ofPacked(blob, mediaType);
   return packed === "damaged" ? { ...piece, trouble: "damaged" } : { ...piece, ...packed, trouble: null };

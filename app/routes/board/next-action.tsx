@@ -25,7 +25,7 @@ export function NextAction({
       );
     case "decide":
       return (
-        <Link className="act" to={deskAddress(slot, assignment.id, next.studentId)}>
+        <Link className="act" to={`/courses/${slot}/collect?into=${inAddress(assignment.id)}`}>
           {next.count} not in: decide{name}
         </Link>
       );
@@ -56,6 +56,12 @@ export function NextAction({
         </Link>
       );
     case "wait":
-      return <p className="text-center text-sm text-soft">{assignment.dueAt ? "Nothing to do yet" : "No due date"}</p>;
+      return assignment.channel === "nothing" ? (
+        <p className="text-center text-sm text-soft">{assignment.dueAt ? "Nothing to do yet" : "No due date"}</p>
+      ) : (
+        <Link className="act act-quiet" to={`/courses/${slot}/collect?into=${inAddress(assignment.id)}`}>
+          Collect{name}
+        </Link>
+      );
   }
 }

@@ -15,7 +15,7 @@ import { boardRows, workedOut, type StepFilter } from "./rows";
 export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
   const step = new URL(request.url).searchParams.get("step");
-  const filter: StepFilter = step === "collect" || step === "check" ? step : null;
+  const filter: StepFilter = step === "check" ? step : null;
   const shown = live(session, (state) => ({
     checked: lookedAt(session).checked,
     timeZone: courseOf(state).timeZone,
@@ -26,14 +26,7 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
 }
 
 const FILTER_WORDS = {
-  collect: {
-    title: "Collect",
-    none: (stillOut: number) =>
-      stillOut === 0
-        ? "Nothing is overdue. Everyone has handed in, or is missing or excused."
-        : `Nothing is overdue. ${counted(stillOut, "hand-in is", "hand-ins are")} still to come.`,
-  },
-  check: { title: "Check", none: () => "Nothing to look at: what is released is what you have." },
+  check: { title: "Check", none: "Nothing to look at: what is released is what you have." },
 } as const;
 
 export default function BoardPage({ loaderData, params }: Route.ComponentProps) {
@@ -66,8 +59,7 @@ export default function BoardPage({ loaderData, params }: Route.ComponentProps) 
           .
         </p>
       ) : (
-        rows.groups.length === 0 &&
-        filter && <p className="mt-10 text-soft">{FILTER_WORDS[filter].none(rows.stillOut)}</p>
+        rows.groups.length === 0 && filter && <p className="mt-10 text-soft">{FILTER_WORDS[filter].none}</p>
       )}
       {rows.groups.map((group) => (
         <section key={group.id} className="mt-7">

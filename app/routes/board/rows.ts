@@ -23,8 +23,6 @@ export interface BoardRows {
   readonly weights: string | null;
   /** Categories with work that no total takes in, for want of a weight. */
   readonly weightless: readonly string[];
-  /** Hand-ins that are still to come, over all work. */
-  readonly stillOut: number;
   readonly groups: readonly { readonly id: string; readonly title: string; readonly lanes: readonly LaneRow[] }[];
 }
 
@@ -34,9 +32,10 @@ export interface LaneRow extends Lane {
   readonly remarks: readonly string[];
 }
 
-export type StepFilter = "collect" | "check" | null;
+export type StepFilter = "check" | null;
 
-const STEP_KINDS: Readonly<Record<"collect" | "check", Lane["next"]["kind"]>> = { collect: "decide", check: "correct" };
+/** What the next step of a lane is where the step of the course has something to do. */
+const STEP_KINDS: Readonly<Record<NonNullable<StepFilter>, Lane["next"]["kind"]>> = { check: "correct" };
 
 export function boardRows(state: CourseState, now: Instant, filter: StepFilter): BoardRows {
   const course = courseOf(state);
@@ -64,7 +63,6 @@ export function boardRows(state: CourseState, now: Instant, filter: StepFilter):
     replies: unreadReplies(state).reduce((total, { count }) => total + count, 0),
     undated: undatedOf(state).map((assignment) => assignment.name),
     weightless: weightless.map(({ name }) => name),
-    stillOut: lanes.reduce((total, { assignment, notIn }) => total + (assignment.bonus ? 0 : notIn), 0),
     weights: weightsAddUp(state) ? null : roundToText(sum(weights), 1),
     groups: categoriesOf(state)
       .map(({ id, name, weight }) => ({

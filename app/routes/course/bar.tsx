@@ -31,7 +31,7 @@ export function Bar({ slot, title, counts, undo, redo, courses, session, state, 
         <Step to={`${home}/plan`} count={counts.plan} first>
           Plan
         </Step>
-        <Step to={`${home}?step=collect`} count={counts.collect}>
+        <Step to={`${home}/collect`} count={counts.collect}>
           Collect
         </Step>
         <Step to={`${home}/score`} count={counts.score}>

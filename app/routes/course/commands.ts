@@ -60,6 +60,7 @@ const placesOf = (home: string): Found[] =>
       ["Plan: course and roster", "/plan/course"],
       ["Plan: rules", "/plan/rules"],
       ["Plan: rubrics", "/plan/rubrics"],
+      ["Collect: what came in", "/collect"],
       ["Score: go on where you left off", "/score"],
       ["Everything that waits, oldest first", "/waiting"],
       ["Release", "/release"],

@@ -8,6 +8,7 @@ import { Trouble } from "../../ui/parts/trouble";
 import { NewsAtFoot } from "../../ui/news/news-at-foot";
 import type { Route } from "./+types/page";
 import { Bar } from "./bar";
+import { DropAnywhere } from "./drop-anywhere";
 import { DamageState } from "./damage-state";
 import { useFlowCounts } from "./use-flow-counts";
 
@@ -56,7 +57,9 @@ export default function CoursePage({ loaderData, params }: Route.ComponentProps)
         {session.damage && (
           <DamageState repository={repository} session={session} damage={session.damage} timeZone={timeZone} />
         )}
-        <Outlet />
+        <DropAnywhere repository={repository} session={session}>
+          <Outlet />
+        </DropAnywhere>
         <NewsAtFoot />
       </div>
     </CourseProvider>

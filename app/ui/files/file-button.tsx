@@ -5,6 +5,7 @@ export function FileButton({
   words,
   kind,
   multiple = false,
+  folder = false,
   disabled = false,
   look = "act",
   onFiles,
@@ -12,6 +13,8 @@ export function FileButton({
   readonly words: string;
   readonly kind?: FileKind;
   readonly multiple?: boolean;
+  /** Asks for a folder with all that is in it. */
+  readonly folder?: boolean;
   readonly disabled?: boolean;
   readonly look?: string;
   readonly onFiles: (files: File[]) => void;
@@ -27,7 +30,7 @@ export function FileButton({
       >
         {words}
       </button>
-      <input {...getInputProps({ "aria-label": words, hidden: true })} />
+      <input {...getInputProps({ "aria-label": words, hidden: true, ...(folder && { webkitdirectory: "" }) })} />
     </span>
   );
 }

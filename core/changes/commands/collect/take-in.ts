@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { takenFiles } from "#core/collect";
 import { ok, refuse, type AssignmentId, type Result } from "#core/kernel";
 import { fileSchema, idField, instantField, ownHandInOf, resultKey, type CourseState, type HandIn } from "#core/model";
 import { counted } from "#core/words";
@@ -28,7 +29,8 @@ type Taken = z.infer<typeof input>["handIns"][number];
 export const takeIn: CommandKind<z.infer<typeof input>> = {
   input,
   prepare: (state, { handIns }) => {
-    const known = knownFiles(state);
+    // Taken in twice, as from two tabs, a file would be two attempts.
+    const known = new Set<string>(takenFiles(state));
     const records = new Map<string, HandIn>();
     for (const taken of handIns) {
       const next = withOne(state, records, known, taken);
@@ -39,14 +41,6 @@ export const takeIn: CommandKind<z.infer<typeof input>> = {
     return finish(lineOf(state, handIns), ...[...records.values()].map((record) => put(state, "handIns", record)));
   },
 };
-
-/** Files that are part of a hand-in already: taken in twice, as from two tabs, they would be two attempts. */
-const knownFiles = ({ handIns }: CourseState): Set<string> =>
-  new Set(
-    Object.values(handIns).flatMap((cut) =>
-      Object.values(cut).flatMap(({ attempts }) => attempts.flatMap(({ files }) => files.map(({ id }) => id))),
-    ),
-  );
 
 function withOne(
   state: CourseState,

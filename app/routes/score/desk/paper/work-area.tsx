@@ -169,6 +169,11 @@ function NoWork({ rows, handIn, files }: NoWorkProps) {
         <div className="mt-4 flex justify-center gap-2">
           <FileButton words="Add files" multiple onFiles={(chosen) => void handIn.addFiles(chosen)} />
           {rows.figure.standing === "expected" && (
+            <Link className="act act-quiet" to={`/courses/${slot}/collect?into=${inAddress(rows.assignment.id)}`}>
+              Collect for all
+            </Link>
+          )}
+          {rows.figure.standing === "expected" && (
             <button type="button" className="act act-quiet" onClick={() => void handIn.addPaper()}>
               It came on paper
             </button>

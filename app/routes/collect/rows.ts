@@ -1,0 +1,209 @@
+import {
+  handInsOf,
+  outlooksOf,
+  placePieces,
+  type HandInToTake,
+  type Match,
+  type Piece,
+  type PieceId,
+  type TimeTaken,
+} from "#core/collect";
+import { milliseconds, type Instant, type StudentId } from "#core/kernel";
+import {
+  assignmentsOf,
+  courseOf,
+  cutAt,
+  groupOf,
+  plainText,
+  rosterName,
+  studentsOf,
+  type Assignment,
+  type CourseState,
+} from "#core/model";
+import { laneOf } from "#core/release";
+import { figuresOf } from "#core/totals";
+import { dayText } from "#core/words";
+import { doubtWords, evidenceWords, outlookWords, TROUBLE_WORDS } from "./reason-words";
+
+/** In which part of the tray a piece stands. */
+export type Group = "open" | "likely" | "sure" | "out";
+
+/** A piece as it is drawn. */
+export interface TrayRow {
+  readonly piece: Piece;
+  readonly group: Group;
+  readonly studentId: StudentId | null;
+  /** Whom it is put to; null where that is to be decided. */
+  readonly name: string | null;
+  /** Whom one would guess. */
+  readonly guess: { readonly studentId: StudentId; readonly name: string } | null;
+  /** Why, and what taking it in would mean. */
+  readonly words: readonly string[];
+  /** What asks for a look. */
+  readonly warnings: readonly string[];
+}
+
+/** What lies in the tray, and what taking it in would make. */
+export interface TrayRows {
+  readonly groups: Readonly<Record<Group, readonly TrayRow[]>>;
+  readonly handIns: readonly HandInToTake[];
+}
+
+/** Files that students have handed in for an assignment, with whose they are. */
+export const filesHandedIn = (state: CourseState, assignment: Assignment) =>
+  Object.values(cutAt(state, "handIns", assignment.id) ?? {}).flatMap(({ studentId, attempts }) =>
+    attempts.flatMap(({ files }) => files.map((file) => ({ studentId, file }))),
+  );
+
+/** What matching asks beside the pieces. */
+export const matchingGround = (state: CourseState, assignment: Assignment) => {
+  const students = studentsOf(state);
+  const groups = students.flatMap(({ id }) => {
+    const group = groupOf(state, assignment.id, id);
+    return group ? [[id, group.id] as const] : [];
+  });
+  return { students, groups: new Map<StudentId, string>(groups), title: `${assignment.name} ${assignment.shortName}` };
+};
+
+interface TrayQuestion {
+  readonly state: CourseState;
+  readonly assignment: Assignment;
+  readonly pieces: readonly Piece[];
+  readonly matches: ReadonlyMap<PieceId, Match>;
+  /** Sums of files that students have handed in before. */
+  readonly kept: ReadonlyMap<StudentId, ReadonlySet<string>>;
+  readonly time: TimeTaken;
+}
+
+/** The tray as it is drawn. */
+export function trayRows({ state, assignment, pieces, matches, kept, time }: TrayQuestion): TrayRows {
+  const { placed, again } = placePieces(pieces, matches, kept);
+  const handIns = handInsOf(state, assignment, placed, time);
+  const outlooks = outlooksOf(state, assignment, handIns);
+  const handInOfPiece = new Map(handIns.flatMap((handIn) => handIn.pieces.map(({ id }) => [id, handIn] as const)));
+  const unitHours = courseOf(state).lateRule?.unitHours ?? 24;
+  const nameOf = (id: StudentId) => {
+    const student = state.students[id];
+    return student ? rosterName(state, student) : "";
+  };
+  const fileOf = (id: PieceId) => pieces.find((piece) => piece.id === id)?.file.name ?? "another";
+  const rows = pieces.map((piece): TrayRow => {
+    const match = matches.get(piece.id);
+    const handIn = handInOfPiece.get(piece.id);
+    const outlook = handIn && outlooks.get(handIn);
+    const group = placeInTray(piece, match, again);
+    const reasons = piece.decision
+      ? [piece.decision.kind === "leftOut" ? "left out" : "put there by you"]
+      : told(match?.evidence ?? []);
+    const doubts = piece.decision ? [] : (match?.doubts.map((doubt) => doubtWords(doubt, nameOf, fileOf)) ?? []);
+    const guess = match?.studentId ?? null;
+    return {
+      piece,
+      group,
+      studentId: handIn?.studentId ?? null,
+      name: handIn ? nameOf(handIn.studentId) : null,
+      guess: guess && group === "open" ? { studentId: guess, name: nameOf(guess) } : null,
+      words: again.has(piece.id)
+        ? [`the same file again of ${guess ? nameOf(guess) : ""}`]
+        : [...reasons, ...(outlook ? outlookWords(outlook, unitHours) : [])],
+      warnings: [...doubts, piece.trouble ? TROUBLE_WORDS[piece.trouble] : ""].filter(Boolean),
+    };
+  });
+  const of = (group: Group) => rows.filter((row) => row.group === group);
+  return { groups: { open: of("open"), likely: of("likely"), sure: of("sure"), out: of("out") }, handIns };
+}
+
+/** Pieces of evidence that are told; each kind once. */
+const TOLD = 2;
+
+const told = (evidence: Match["evidence"]): string[] =>
+  evidence
+    .filter(({ kind }, index) => kind === "wholeName" || evidence.findIndex((other) => other.kind === kind) === index)
+    .slice(0, TOLD)
+    .map(evidenceWords);
+
+function placeInTray(piece: Piece, match: Match | undefined, again: ReadonlySet<PieceId>): Group {
+  if (piece.decision) return piece.decision.kind === "leftOut" ? "out" : "sure";
+  if (again.has(piece.id)) return "out";
+  return piece.trouble ? "open" : (match?.verdict ?? "open");
+}
+
+/** A student of whom nothing has come in. */
+export interface StillOut {
+  readonly studentId: StudentId;
+  readonly name: string;
+  readonly words: string;
+  readonly isOver: boolean;
+}
+
+const DAY = 86_400_000;
+
+/** Who is still out, with what is known: in the tray, excused, missing, over or still to come. */
+export function stillOut(
+  state: CourseState,
+  assignment: Assignment,
+  inTray: ReadonlySet<StudentId>,
+  now: Instant,
+): readonly StillOut[] {
+  const { figure } = figuresOf(state);
+  const over = assignment.dueAt === null ? 0 : milliseconds(now) - milliseconds(assignment.dueAt);
+  const days = Math.max(1, Math.floor(over / DAY));
+  const known = studentsOf(state).flatMap((student): StillOut[] => {
+    const { standing } = figure(assignment.id, student.id);
+    if (standing === "handedIn") return [];
+    const one = { studentId: student.id, name: rosterName(state, student), isOver: false };
+    if (inTray.has(student.id)) return [{ ...one, words: "in the tray" }];
+    if (standing !== "expected") return [{ ...one, words: standing }];
+    if (over > 0) return [{ ...one, isOver: true, words: `${String(days)} ${days === 1 ? "day" : "days"} over` }];
+    return [{ ...one, words: assignment.dueAt ? "still to come" : "nothing yet" }];
+  });
+  const isInTray = ({ studentId }: StillOut) => inTray.has(studentId);
+  return [...known.filter((one) => !isInTray(one)), ...known.filter(isInTray)];
+}
+
+/** Work that takes hand-ins, in the order of the plan. */
+export const collectable = (state: CourseState): Assignment[] =>
+  assignmentsOf(state).filter(({ channel }) => channel !== "nothing");
+
+/**
+ * The assignment that what came in is most likely for: the one of whose name most of it bears a word that no other's has,
+ * else the last that was due, else the first.
+ */
+export function likelyAssignment(state: CourseState, pieces: readonly Piece[], now: Instant): Assignment | undefined {
+  const open = collectable(state);
+  const paths = pieces.map(({ path, source }) => plainText(`${source} ${path}`));
+  const named = open
+    .map((assignment) => {
+      const words = ownWords(assignment, open);
+      return { assignment, count: paths.filter((path) => words.some((word) => path.includes(word))).length };
+    })
+    .sort((a, b) => b.count - a.count)[0];
+  if (named && named.count > 0 && named.count * 2 >= paths.length) return named.assignment;
+  const due = open
+    .filter(({ dueAt, bonus }) => !bonus && dueAt !== null && dueAt <= now)
+    .sort((a, b) => (b.dueAt ?? "").localeCompare(a.dueAt ?? ""));
+  return due[0] ?? open[0];
+}
+
+/** Letters from which a word of a name tells something. */
+const TELLING = 4;
+
+const wordsOfName = ({ name, shortName }: Assignment): string[] =>
+  plainText(`${name} ${shortName}`)
+    .split(/[^\p{L}\p{N}]+/u)
+    .filter((word) => word.length >= TELLING);
+
+const ownWords = (assignment: Assignment, all: readonly Assignment[]): string[] => {
+  const others = new Set(all.filter((one) => one !== assignment).flatMap(wordsOfName));
+  return wordsOfName(assignment).filter((word) => !others.has(word));
+};
+
+/** `due 23 Oct 2026`, or that there is no due time. */
+export const dueWords = (state: CourseState, { dueAt }: Assignment): string =>
+  dueAt ? `due ${dayText(dueAt, courseOf(state).timeZone)}` : "no due date";
+
+/** The first paper that waits to be judged, and how many do. */
+export function firstToJudge(state: CourseState, assignment: Assignment, now: Instant) {
+  const { next } = laneOf(state, assignment, now);
+  return next.kind === "score" ? { studentId: next.studentId, count: next.count } : null;
+}

@@ -1,0 +1,92 @@
+import { useMemo, useRef, useState } from "react";
+import type { Decision, Piece, PieceId } from "#core/collect";
+import type { FileId } from "#core/kernel";
+import type { CourseState, WorkFile } from "#core/model";
+import { useBlobs } from "../../ui/hooks/use-blobs";
+import { useRowsInView } from "../../ui/table/use-rows-in-view";
+import { FirstPage } from "./first-page";
+import type { Group, TrayRow as Row, TrayRows } from "./rows";
+import { TrayRow } from "./tray-row";
+
+const GROUPS: readonly (readonly [group: Group, words: string, colour: string])[] = [
+  ["open", "to decide", "text-wax"],
+  ["likely", "likely", "text-ochre"],
+  ["sure", "sure", "text-green"],
+  ["out", "left out", "text-soft"],
+];
+
+interface TrayListProps {
+  readonly state: CourseState;
+  readonly groups: TrayRows["groups"];
+  readonly readFile: (file: Pick<WorkFile, "id">) => Promise<Blob | null>;
+  readonly onDecide: (piece: Piece, decision: Decision | null) => void;
+}
+
+type Line = { readonly head: string; readonly colour: string } | { readonly row: Row };
+
+const NOTHING: ReadonlyMap<FileId, Blob | null> = new Map();
+
+/** The pieces of the tray, what is to be decided first; of a long tray what stands in the window. */
+export function TrayList({ state, groups, readFile, onDecide }: TrayListProps) {
+  const [open, setOpen] = useState<ReadonlySet<PieceId>>(new Set());
+  const body = useRef<HTMLUListElement>(null);
+  const lines = useMemo(() => linesOf(groups), [groups]);
+  const shown = useRowsInView(lines.length, body);
+  const opened = lines.flatMap((line) => ("row" in line && open.has(line.row.piece.id) ? [line.row.piece.file] : []));
+  const blobs = useBlobs(opened, NOTHING, readFile);
+  const move = (from: HTMLElement, by: -1 | 1) => {
+    const fields = [...(body.current?.querySelectorAll<HTMLElement>("[data-tray-field]") ?? [])];
+    fields[fields.indexOf(from) + by]?.focus();
+  };
+  const decide = (row: Row, decision: Decision | null) => {
+    // What was decided goes down to the others; the hand goes on to the next field.
+    if (row.group === "open" && document.activeElement instanceof HTMLElement) move(document.activeElement, 1);
+    onDecide(row.piece, decision);
+  };
+  return (
+    <ul ref={body} aria-label="What came in">
+      {shown.above > 0 && <li aria-hidden="true" style={{ height: shown.above }} />}
+      {shown.places.map((place) => {
+        const line = lines[place];
+        if (!line) return null;
+        if ("head" in line) {
+          return (
+            <li key={line.head} data-index={place} ref={shown.measure} className="pt-4 pb-1">
+              <h2 className={`text-[13px] font-semibold ${line.colour}`}>{line.head}</h2>
+            </li>
+          );
+        }
+        const { row } = line;
+        const { id, file } = row.piece;
+        return (
+          <li key={id} data-index={place} ref={shown.measure}>
+            <TrayRow
+              state={state}
+              row={row}
+              isOpen={open.has(id)}
+              onOpen={(isOpen) => {
+                const next = new Set(open);
+                if (isOpen) next.add(id);
+                else next.delete(id);
+                setOpen(next);
+              }}
+              onDecide={(decision) => {
+                decide(row, decision);
+              }}
+              onMove={move}
+            />
+            {open.has(id) && <FirstPage piece={row.piece} blob={blobs.get(file.id) ?? null} />}
+          </li>
+        );
+      })}
+      {shown.below > 0 && <li aria-hidden="true" style={{ height: shown.below }} />}
+    </ul>
+  );
+}
+
+const linesOf = (groups: TrayRows["groups"]): readonly Line[] =>
+  GROUPS.flatMap(([group, words, colour]) =>
+    groups[group].length === 0
+      ? []
+      : [{ head: `${String(groups[group].length)} ${words}`, colour }, ...groups[group].map((row) => ({ row }))],
+  );

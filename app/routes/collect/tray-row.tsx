@@ -1,0 +1,129 @@
+import { ChevronDown, ChevronRight } from "lucide-react";
+import { useState } from "react";
+import type { Decision } from "#core/collect";
+import type { CourseState } from "#core/model";
+import { MoreMenu, type MenuItems } from "../../ui/dialogs/more-menu";
+import { extentWords, kindLabel, pieceName } from "./kind-words";
+import type { Group, TrayRow as Row } from "./rows";
+import { StudentField } from "./student-field";
+
+/** The line from a piece to its student: whole where it is sure, begun where it is to be decided. */
+const LINES: Readonly<Record<Group, string>> = {
+  open: "w-2/5 border-t-2 border-dotted border-wax",
+  likely: "w-full border-t-2 border-dashed border-ochre",
+  sure: "w-full border-t-2 border-green",
+  out: "w-0",
+};
+
+interface TrayRowProps {
+  readonly state: CourseState;
+  readonly row: Row;
+  readonly isOpen: boolean;
+  readonly onOpen: (open: boolean) => void;
+  readonly onDecide: (decision: Decision | null) => void;
+  readonly onMove: (from: HTMLElement, by: -1 | 1) => void;
+}
+
+/** One piece of the tray: what it is, whom it goes to and why, and what can be decided about it. */
+export function TrayRow({ state, row, isOpen, onOpen, onDecide, onMove }: TrayRowProps) {
+  const { piece, group, name, guess, words, warnings } = row;
+  const [isAsking, setAsking] = useState(false);
+  const asks = group === "open" || isAsking;
+  const { name: fileName } = piece.file;
+  const Arrow = isOpen ? ChevronDown : ChevronRight;
+  const items = (): MenuItems => itemsOf(row, onDecide, () => setAsking(true));
+  return (
+    <div className="grid min-h-10 grid-cols-[52px_minmax(150px,240px)_minmax(24px,64px)_minmax(0,1fr)_76px_32px] items-center gap-x-2 border-b border-rule py-1 text-[14px]">
+      <span className="rounded-sm border border-rule bg-sheet px-1 py-0.5 text-center text-[12px] text-soft">
+        {kindLabel(piece)}
+      </span>
+      <button
+        type="button"
+        aria-expanded={isOpen}
+        className="flex min-w-0 items-center gap-1 text-start hover:underline"
+        onClick={() => {
+          onOpen(!isOpen);
+        }}
+      >
+        <Arrow size={14} aria-hidden="true" className="shrink-0 text-soft" />
+        <span className="truncate">{pieceName(piece)}</span>
+      </button>
+      <span aria-hidden="true" className={LINES[group]} />
+      <span className="min-w-0">
+        {asks ? (
+          <StudentField
+            state={state}
+            label={`Student of ${fileName}`}
+            guess={guess}
+            autoFocus={isAsking}
+            onDecide={(studentId) => {
+              setAsking(false);
+              onDecide({ kind: "student", studentId, joins: false });
+            }}
+            onMove={(by) => {
+              const field = document.activeElement;
+              if (field instanceof HTMLElement) onMove(field, by);
+            }}
+            {...(isAsking && {
+              onLeave: () => {
+                setAsking(false);
+              },
+            })}
+          />
+        ) : (
+          name && <strong className="me-2">{name}</strong>
+        )}{" "}
+        <span className="text-[13px] text-soft">{words.join(" · ")}</span>
+        {warnings.length > 0 && (
+          <span className="text-[13px] text-ochre">
+            {words.length > 0 ? " · " : ""}
+            {warnings.join(" · ")}
+          </span>
+        )}
+      </span>
+      <span className="figures text-end text-[13px] text-soft">{extentWords(piece)}</span>
+      <MoreMenu label={`More for ${fileName}`} items={items} />
+    </div>
+  );
+}
+
+function itemsOf(row: Row, onDecide: TrayRowProps["onDecide"], onAsk: () => void): MenuItems {
+  const { piece, group, studentId } = row;
+  const joins = piece.decision?.kind === "student" && piece.decision.joins;
+  return [
+    ...(group === "open"
+      ? []
+      : [{ words: group === "out" ? "Put to a student" : "Put to another student", onSelect: onAsk }]),
+    ...(studentId
+      ? [
+          {
+            words: joins ? "As an attempt of its own" : "One more file of the hand-in before it",
+            onSelect: () => {
+              onDecide({ kind: "student", studentId, joins: !joins });
+            },
+          },
+        ]
+      : []),
+    ...(group === "out"
+      ? []
+      : [
+          {
+            words: "Leave it out",
+            onSelect: () => {
+              onDecide({ kind: "leftOut" });
+            },
+          },
+        ]),
+    ...(piece.decision
+      ? [
+          null,
+          {
+            words: "As it was found",
+            onSelect: () => {
+              onDecide(null);
+            },
+          },
+        ]
+      : []),
+  ];
+}

@@ -1,0 +1,49 @@
+import { useEffect, useMemo, useState } from "react";
+import type { Match, Piece, PieceId } from "#core/collect";
+import type { Assignment, CourseState } from "#core/model";
+import { matchPieces } from "../../../workers/client";
+import { matchingGround } from "./rows";
+
+const NONE: ReadonlyMap<PieceId, Match> = new Map();
+
+/** Whom the pieces belong to, worked out away from the page; what was found before stands until there is a newer answer. */
+export function useMatches(
+  state: CourseState,
+  assignment: Assignment | undefined,
+  pieces: readonly Piece[],
+): { readonly matches: ReadonlyMap<PieceId, Match>; readonly isCurrent: boolean } {
+  const question = useMemo(() => {
+    if (!assignment || pieces.length === 0) return null;
+    const decided = pieces.flatMap(({ id, decision }) =>
+      decision?.kind === "student" ? [[id, decision.studentId] as const] : [],
+    );
+    return {
+      ...matchingGround(state, assignment),
+      decided: new Map(decided),
+      pieces: pieces.filter(({ decision }) => decision?.kind !== "leftOut").map(traitsOf),
+    };
+  }, [state.students, state.groups, assignment, pieces]); // eslint-disable-line react-hooks/exhaustive-deps -- of the state, matching rests on these alone
+  const [answer, setAnswer] = useState({ question: null as typeof question, matches: NONE });
+  useEffect(() => {
+    if (!question) return;
+    let current = true;
+    void matchPieces(question).then((found) => {
+      if (current) setAnswer({ question, matches: new Map(found.map((match) => [match.pieceId, match])) });
+    });
+    return () => {
+      current = false;
+    };
+  }, [question]);
+  return { matches: question ? answer.matches : NONE, isCurrent: answer.question === question };
+}
+
+const traitsOf = ({ id, path, letter, sum, beginning, author, senderAddress, senderName }: Piece) => ({
+  id,
+  path,
+  letter,
+  sum,
+  beginning,
+  author,
+  senderAddress,
+  senderName,
+});

@@ -1,0 +1,38 @@
+import { useEffect, type FormHTMLAttributes } from "react";
+import { useFetcher } from "react-router";
+import type { ChangeResult } from "#core/changes";
+import type { AssignmentId } from "#core/kernel";
+import { useNews } from "../../course/use-news";
+import { useLatest } from "../../ui/hooks/use-latest";
+
+/** Taking in, as the page sees it: its form, whether it is under way, and what came of it. */
+export interface TakingIn {
+  readonly Form: React.ComponentType<FormHTMLAttributes<HTMLFormElement> & { readonly method: "post" }>;
+  readonly isUnderWay: boolean;
+  readonly trouble: string | null;
+  /** What was taken in last since the page was opened was for this; null where nothing was. */
+  readonly taken: AssignmentId | null;
+}
+
+/** What the page's action answers. */
+interface Answer {
+  readonly done: ChangeResult | null;
+  readonly taken: AssignmentId | null;
+  readonly trouble: string | null;
+}
+
+/** Sends what is taken in as the page's own form, and says at the foot of the screen what came of it. */
+export function useTakingIn(): TakingIn {
+  const fetcher = useFetcher<Answer>();
+  const news = useLatest(useNews());
+  const answer = fetcher.data;
+  useEffect(() => {
+    if (answer?.done) news(answer.done);
+  }, [answer, news]);
+  return {
+    Form: fetcher.Form as TakingIn["Form"],
+    isUnderWay: fetcher.state !== "idle",
+    trouble: answer?.trouble ?? null,
+    taken: answer?.taken ?? null,
+  };
+}

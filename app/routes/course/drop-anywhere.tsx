@@ -1,0 +1,39 @@
+import { useCallback, type ReactNode } from "react";
+import { useNavigate, useParams } from "react-router";
+import { takenFiles } from "#core/collect";
+import type { CourseSession, Repository } from "#storage";
+import { readingOf } from "../../course/tray-reading";
+import { DropPlace } from "../../ui/files/drop-place";
+
+/** Files let go anywhere in a course go into its tray; where one assignment stands open, for that one. */
+export function DropAnywhere({
+  repository,
+  session,
+  children,
+}: {
+  readonly repository: Repository;
+  readonly session: CourseSession;
+  readonly children: ReactNode;
+}) {
+  const navigate = useNavigate();
+  const { assignmentId } = useParams();
+  const { slot } = session;
+  const take = useCallback(
+    async (files: File[]) => {
+      const tray = await repository.tray(slot);
+      const isTaken = (file: Parameters<Parameters<typeof readingOf>[2]>[0]) => takenFiles(session.state).has(file);
+      void readingOf(tray, repository.surroundings.fresh, isTaken).drop(files);
+      await navigate(`/courses/${slot}/collect${assignmentId ? `?into=${assignmentId}` : ""}`);
+    },
+    [repository, session, slot, navigate, assignmentId],
+  );
+  return (
+    <DropPlace
+      words="Let go: it goes into the tray"
+      className="flex min-w-0 flex-1 flex-col"
+      onFiles={(files) => void take(files)}
+    >
+      {children}
+    </DropPlace>
+  );
+}
