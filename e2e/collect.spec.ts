@@ -4,6 +4,7 @@ import { Acts } from "./acts";
 import { allKept, expect, open, openDemo, test } from "./helpers";
 import { letGo } from "./let-go";
 import { makePdf } from "./make-pdf";
+import { putAllTo } from "./put-all-to";
 
 const COLLECT = "/courses/reading-rivers/collect";
 const tray = (page: Page) => page.getByRole("list", { name: "What came in" });
@@ -208,39 +209,7 @@ test("three hundred files: shown at once, taken in whole or not at all when the 
   await isRead(page);
   await expect(page.getByText("300 to decide")).toBeVisible();
   expect(await page.locator("[data-tray-field]").count()).toBeLessThan(80);
-  await page.evaluate(async () => {
-    // All of them to one student, as the hand would do it with 300 lines: what counts here is how many there are.
-    const database = await new Promise<IDBDatabase>((resolve, reject) => {
-      const asked = indexedDB.open("upright-quill");
-      asked.onsuccess = () => {
-        resolve(asked.result);
-      };
-      asked.onerror = () => {
-        reject(new Error("no database"));
-      };
-    });
-    const store = database.transaction("meta", "readwrite").objectStore("meta");
-    const keys = await new Promise<IDBValidKey[]>((resolve) => {
-      const asked = store.getAllKeys();
-      asked.onsuccess = () => {
-        resolve(asked.result);
-      };
-    });
-    const own = keys.filter((key) => String(key).startsWith("tray/"));
-    for (const key of own) {
-      await new Promise<void>((resolve) => {
-        const asked = store.get(key);
-        asked.onsuccess = () => {
-          store.put(
-            { ...asked.result, decision: { kind: "student", studentId: "student:dov-amsel", joins: false } },
-            key,
-          );
-          resolve();
-        };
-      });
-    }
-    database.close();
-  });
+  await putAllTo(page, "student:dov-amsel");
   await page.reload();
   await expect(takeIn(page)).toHaveText("Take in 300 hand-ins");
   await takeIn(page).click({ noWaitAfter: true });

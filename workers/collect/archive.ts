@@ -23,10 +23,10 @@ export async function* filesOfArchive(
   const reader = new ZipReader(new BlobReader(archive), { filenameValidation: "tolerant" });
   try {
     const entries = await reader.getEntries().catch(() => null);
-    if (!entries) return yield { path: at.path, code: "archive_damaged" };
-    const size = entries.reduce((sum, { uncompressedSize }) => sum + uncompressedSize, 0);
-    if (entries.length > MOST_ENTRIES || size > MOST_BYTES) return yield { path: at.path, code: "archive_too_large" };
-    for (const entry of entries) {
+    const size = entries?.reduce((sum, { uncompressedSize }) => sum + uncompressedSize, 0) ?? 0;
+    const isTooLarge = size > MOST_BYTES || (entries?.length ?? 0) > MOST_ENTRIES;
+    if (!entries || isTooLarge) yield { path: at.path, code: isTooLarge ? "archive_too_large" : "archive_damaged" };
+    for (const entry of isTooLarge ? [] : (entries ?? [])) {
       if (entry.directory || LEFT_BEHIND.test(entry.filename)) continue;
       const path = `${at.path}/${entry.filename}`;
       if (climbsOut(entry.filename)) yield { path, code: "path_climbs_out" };

@@ -8,7 +8,6 @@ import type { DropRemark, ReadPiece } from "./messages";
 import { readDropped } from "./read-dropped";
 
 const AT = "2026-10-23T11:27:00.000Z" as Instant;
-const encoder = new TextEncoder();
 type Bytes = Uint8Array<ArrayBuffer>;
 
 const readPdf = (blob: Blob) =>
@@ -38,7 +37,7 @@ const zip = (files: Record<string, string | Bytes>): Bytes =>
     Object.fromEntries(
       Object.entries(files).map(([name, content]) => [name, typeof content === "string" ? strToU8(content) : content]),
     ),
-  ) as Bytes;
+  );
 
 const word = (text: string, author: string): Bytes =>
   zip({
@@ -79,12 +78,12 @@ describe("what a file is", () => {
       new Uint8Array([
         0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 0, 0, 0, 13, 0x49, 0x48, 0x44, 0x52, 0, 0, 0, 1, 0, 0, 0, 1, 8,
         6, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0x49, 0x44, 0x41, 0x54,
-      ]) as Bytes,
+      ]),
       "image/png",
     ],
     ["notes.md", "# Notes", "text/markdown"],
     ["notes.pdf", "plain words", "text/plain"],
-    ["data.bin", new Uint8Array([1, 0, 2, 0]) as Bytes, "application/octet-stream"],
+    ["data.bin", new Uint8Array([1, 0, 2, 0]), "application/octet-stream"],
   ])("%s is told by its bytes", async (path, content, mediaType) => {
     const { pieces } = await read([path, content]);
     expect(pieces.map((piece) => piece.mediaType)).toEqual([mediaType]);
@@ -108,14 +107,14 @@ describe("how a work begins", () => {
         "b.html",
         "<!doctype html><html><head><title>x</title></head><body><p>Ada &amp; Ben</p><script>no</script><p>River</p></body></html>",
       ],
-      ["c.txt", new Uint8Array([0x4d, 0xfc, 0x6c, 0x6c, 0x65, 0x72]) as Bytes],
+      ["c.txt", new Uint8Array([0x4d, 0xfc, 0x6c, 0x6c, 0x65, 0x72])],
     );
     expect(pieces.map(({ beginning }) => beginning)).toEqual(["a PDF of 9", "Ada & Ben\nRiver", "Müller"]);
     expect(pieces[0]).toMatchObject({ author: "Ilse", pages: 3 });
   });
 
   it("says of what is empty or damaged that it is, and takes it all the same", async () => {
-    const broken = word("a", "b").slice(0, 200) as Bytes;
+    const broken = word("a", "b").slice(0, 200);
     const { pieces } = await read(["empty.pdf", ""], ["broken.docx", broken]);
     expect(pieces.map(({ trouble, mediaType }) => [trouble, mediaType])).toEqual([
       ["empty", "application/pdf"],
@@ -153,7 +152,7 @@ describe("an archive", () => {
   it("that is damaged, lies too deep, or would climb out is remarked on, and the rest goes on", async () => {
     const deep = zip({ "two.zip": zip({ "three.zip": zip({ "memo.md": "x" }) }) });
     const { pieces, told, done } = await read(
-      ["broken.zip", zip({ "memo.md": "text" }).slice(0, 40) as Bytes],
+      ["broken.zip", zip({ "memo.md": "text" }).slice(0, 40)],
       ["one.zip", deep],
       ["climbs.zip", zip({ "../../memo.md": "x", "/etc/memo.md": "x", "good.md": "x" })],
       ["after.md", "still read"],
@@ -225,7 +224,6 @@ describe("a letter", () => {
     );
     expect(pieces.map(({ path, beginning, trouble }) => [path, beginning, trouble])).toEqual([
       ["Re: memo/Re: memo.txt", "Here is my memo.", "letterAlone"],
-
     ]);
     expect(told).toEqual(["b.eml: mail_without_work"]);
   });

@@ -88,13 +88,13 @@ async function draw(blob: Blob, frame: React.RefObject<HTMLElement | null>, isWa
 }
 
 function Picture({ blob, name }: { readonly blob: Blob; readonly name: string }) {
-  const [address, setAddress] = useState<string | null>(null);
+  const picture = useRef<HTMLImageElement>(null);
   useEffect(() => {
-    const made = URL.createObjectURL(blob);
-    setAddress(made);
+    const address = URL.createObjectURL(blob);
+    if (picture.current) picture.current.src = address;
     return () => {
-      URL.revokeObjectURL(made);
+      URL.revokeObjectURL(address);
     };
   }, [blob]);
-  return address && <img src={address} alt={name} className="max-h-[520px] max-w-[460px] border border-rule" />;
+  return <img ref={picture} alt={name} className="max-h-[520px] max-w-[460px] border border-rule" />;
 }

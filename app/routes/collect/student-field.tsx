@@ -45,8 +45,6 @@ export function StudentField({ state, label, guess, autoFocus, onDecide, onMove,
     <span className="inline-flex min-w-0 flex-wrap items-center gap-x-2">
       <input
         data-tray-field
-        // Asked for by whoever put the piece to another student.
-        // eslint-disable-next-line jsx-a11y/no-autofocus
         autoFocus={autoFocus}
         aria-label={label}
         aria-describedby={hint}

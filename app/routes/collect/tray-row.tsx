@@ -31,7 +31,10 @@ export function TrayRow({ state, row, isOpen, onOpen, onDecide, onMove }: TrayRo
   const asks = group === "open" || isAsking;
   const { name: fileName } = piece.file;
   const Arrow = isOpen ? ChevronDown : ChevronRight;
-  const items = (): MenuItems => itemsOf(row, onDecide, () => setAsking(true));
+  const items = (): MenuItems =>
+    itemsOf(row, onDecide, () => {
+      setAsking(true);
+    });
   return (
     <div className="grid min-h-10 grid-cols-[52px_minmax(150px,240px)_minmax(24px,64px)_minmax(0,1fr)_76px_32px] items-center gap-x-2 border-b border-rule py-1 text-[14px]">
       <span className="rounded-sm border border-rule bg-sheet px-1 py-0.5 text-center text-[12px] text-soft">

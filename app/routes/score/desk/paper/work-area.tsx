@@ -1,4 +1,6 @@
 import { useMemo } from "react";
+import { Link } from "react-router";
+import { inAddress } from "../../../../ui/address";
 import type { ChangeResult, Command } from "#core/changes";
 import { DropPlace } from "../../../../ui/files/drop-place";
 import { FileButton } from "../../../../ui/files/file-button";
@@ -67,7 +69,7 @@ export function WorkArea(props: WorkAreaProps) {
     },
   });
   if (!work && rows.answers.length > 0) return <Answers slot={slot} rows={rows} send={send} />;
-  if (!work) return <NoWork rows={rows} handIn={handIn} files={files} />;
+  if (!work) return <NoWork slot={slot} rows={rows} handIn={handIn} files={files} />;
   const { file, blob } = work;
   const place = { assignmentId: rows.assignment.id, studentId: rows.student.id };
   const actions: NoteActions = {
@@ -144,12 +146,13 @@ export function WorkArea(props: WorkAreaProps) {
 const attemptFile = ({ file, blob }: Work) => ({ file, blob, title: `Attempt ${String(file.attempt)}: ${file.name}` });
 
 interface NoWorkProps {
+  readonly slot: string;
   readonly rows: DeskRows;
   readonly handIn: HandInActions;
   readonly files: PaperFiles;
 }
 
-function NoWork({ rows, handIn, files }: NoWorkProps) {
+function NoWork({ slot, rows, handIn, files }: NoWorkProps) {
   const onPaper = rows.channel === "paper" || rows.attempts > 0;
   return (
     <DropPlace
