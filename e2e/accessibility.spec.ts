@@ -57,7 +57,7 @@ for (const width of [1280, 1024]) {
       await page.emulateMedia({ colorScheme: light === "lamplight" ? "dark" : "light" });
       await openDemo(page, "/collect");
       await page.getByRole("button", { name: "Try it with the demo’s inbox" }).click();
-      await expect(page.getByRole("button", { name: /^Take in 24 hand-ins/ })).toBeEnabled();
+      await expect(page.getByRole("button", { name: /^Take in 24 hand-ins, leave 5 here/ })).toBeEnabled();
       await page.getByRole("button", { name: "essay_final_v2.pdf", exact: true }).click();
       await expect(
         page.getByRole("img", { name: "First page of essay_final_v2.pdf" }).locator("canvas"),
@@ -69,6 +69,15 @@ for (const width of [1280, 1024]) {
     });
   }
 }
+
+test("axe finds nothing on the scores of a spreadsheet", async ({ page }) => {
+  await openDemo(page, "/collect");
+  await page.getByRole("button", { name: "Try it with the demo’s inbox" }).click();
+  await page.getByRole("link", { name: "Look at its scores" }).click();
+  await expect(page.getByRole("table", { name: "What the sheet would do" })).toBeVisible();
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(" | ")}`)).toEqual([]);
+});
 
 test("axe finds nothing in the student window", async ({ page }) => {
   await openDemo(page);

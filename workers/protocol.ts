@@ -9,13 +9,16 @@ import type {
   ReadCourse,
   ReadPosts,
   RubricFileIssue,
+  Sheet,
   StudentCopyContent,
   UnprovenIssue,
 } from "#core/formats";
+import type { SheetFormat } from "./tables/sheets-out";
 import type { FeedbackSheet, FontFile, FoundMark, MarkedPaper } from "./pdf/messages";
 import type { FileId, Instant, Result } from "#core/kernel";
 import type { Rubric, Student } from "#core/model";
 
+export type { SheetFormat } from "./tables/sheets-out";
 export type { CollectJobs, DroppedFile, DropRemark, MatchQuestion, ReadBatch, ReadPiece } from "./collect/messages";
 export type {
   FeedbackSheet,
@@ -49,6 +52,9 @@ export interface TableJobs {
   readonly posts: (text: string, students: readonly Student[], timeZone: string) => Promise<ReadPosts>;
   /** A rubric under fresh ids. */
   readonly rubric: (text: string) => Promise<Result<Rubric, RubricFileIssue>>;
+  /** The sheets of a spreadsheet of this media type. @throws where it cannot be read */
+  readonly readSheets: (blob: Blob, mediaType: string) => Promise<readonly Sheet[]>;
+  readonly writeSheets: (sheets: readonly Sheet[], format: SheetFormat) => Promise<Blob>;
 }
 
 /** What the PDF worker can be asked. */

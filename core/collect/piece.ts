@@ -14,6 +14,8 @@ export const pieceTroubleSchema = z.enum([
   "empty",
   /** A letter without an attachment: what it says would be the work. */
   "letterAlone",
+  /** A spreadsheet in which a class stands: its scores are looked at by themselves. */
+  "classSheet",
 ]);
 /** What stands in the way of a piece. */
 export type PieceTrouble = z.infer<typeof pieceTroubleSchema>;

@@ -1,7 +1,9 @@
 import { sha256 } from "@noble/hashes/sha2.js";
 import { bytesToHex } from "@noble/hashes/utils.js";
 import { filesOfArchive } from "./archive";
-import { ofPacked, ofText, ofWebPage } from "./beginning";
+import { isSheetType } from "#core/formats";
+import { readSheets } from "../tables/sheets-in";
+import { beginningOf, ofPacked, ofText, ofWebPage } from "./beginning";
 import { kindOf } from "./kind";
 import { filesOfMail, lettersOf } from "./mail";
 import type { DroppedFile, DropRemark, LooseFile, ReadBatch, ReadPiece } from "./messages";
@@ -93,13 +95,25 @@ async function pieceOf(file: LooseFile & { readonly mediaType: string }, readPdf
   };
   if (blob.size === 0) return { ...piece, trouble: "empty" };
   if (mediaType === "application/pdf") return { ...piece, ...(await readPdf(blob)) };
-  if (mediaType.startsWith("text/") && blob.size < MOST_TEXT) {
+  if (mediaType.startsWith("text/") && !isSheetType(mediaType) && blob.size < MOST_TEXT) {
     const text = decoded(await blob.arrayBuffer());
     const said = mediaType === "text/html" ? ofWebPage(text) : ofText(text);
     return { ...piece, ...said, trouble: isLetterAlone ? "letterAlone" : null };
   }
+  if (isSheetType(mediaType)) return { ...piece, ...(await ofSheet(blob, mediaType)) };
   const packed = await ofPacked(blob, mediaType);
   return packed === "damaged" ? { ...piece, trouble: "damaged" } : { ...piece, ...packed, trouble: null };
+}
+
+/** A sheet begins with its rows, one to a line. */
+async function ofSheet(blob: Blob, mediaType: string): Promise<Pick<ReadPiece, "beginning" | "trouble">> {
+  try {
+    const [first] = await readSheets(blob, mediaType);
+    const lines = (first?.rows ?? []).map((row) => row.filter((cell) => cell !== null && cell !== "").join("  "));
+    return { beginning: beginningOf(lines.join("\n")), trouble: null };
+  } catch {
+    return { beginning: "", trouble: "damaged" };
+  }
 }
 
 function decoded(bytes: ArrayBuffer): string {

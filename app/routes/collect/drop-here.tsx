@@ -12,7 +12,7 @@ export function DropHere({
   return (
     <div className="mt-3 flex flex-wrap items-center gap-x-3 gap-y-2 rounded border border-dashed border-soft bg-sheet/60 px-4 py-2.5">
       <strong className="font-serif text-[17px]">Drop what came in</strong>
-      <span className="me-auto text-[13.5px] text-soft">files, a folder, an archive, saved mail</span>
+      <span className="me-auto text-[13.5px] text-soft">files, a folder, an archive, a spreadsheet, saved mail</span>
       {onInbox && (
         <button type="button" className="link text-[14px]" onClick={onInbox}>
           Try it with the demo’s inbox

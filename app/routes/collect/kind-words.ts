@@ -1,4 +1,5 @@
 import type { Piece } from "#core/collect";
+import { isSheetType } from "#core/formats";
 import { workKindOf } from "#core/model";
 import { counted } from "#core/words";
 
@@ -15,7 +16,10 @@ const LABELS = {
 } as const;
 
 /** What kind of file a piece is, in one word; an attachment is told by its letter. */
-export const kindLabel = ({ file, letter }: Piece): string => (letter === null ? LABELS[workKindOf(file)] : "MAIL");
+export function kindLabel({ file, letter }: Piece): string {
+  if (letter !== null) return "MAIL";
+  return isSheetType(file.mediaType) ? "SHEET" : LABELS[workKindOf(file)];
+}
 
 /** A piece as it is called in the list: its folders and name, without what was dropped as a whole. */
 export function pieceName({ path, source, letter, senderName, senderAddress }: Piece): string {

@@ -15,10 +15,20 @@ import { DropPlace } from "../../ui/files/drop-place";
 import { useSearchChoice } from "../../ui/hooks/use-search-choice";
 import { issueWords } from "../../ui/words/words";
 import { ReadingState } from "./reading-state";
-import { collectable, dueWords, firstToJudge, likelyAssignment, stillOut, trayRows } from "./rows";
+import {
+  collectable,
+  dueWords,
+  firstToJudge,
+  likelyAssignment,
+  namedAssignment,
+  stillOut,
+  trayRows,
+  withClassSheets,
+} from "./rows";
 import { SourceTabs } from "./source-tabs";
 import { StillOut } from "./still-out";
 import { TakingBar } from "./taking-bar";
+import { TakeOut } from "./take-out";
 import { TrayList } from "./tray-list";
 import { demoInbox } from "./demo-inbox";
 import { DropHere } from "./drop-here";
@@ -74,8 +84,8 @@ export default function CollectPage({ loaderData, params }: Route.ComponentProps
   const waiting = useMemo(() => all.filter(({ file }) => !takenFiles(state).has(file.id)), [all, state]);
   const source = text("from");
   const pieces = useMemo(
-    () => (source === "" ? waiting : waiting.filter((piece) => piece.source === source)),
-    [waiting, source],
+    () => withClassSheets(state, source === "" ? waiting : waiting.filter((piece) => piece.source === source)),
+    [state, waiting, source],
   );
   const wanted = state.assignments[fromAddress("assignment", text("into"))];
   const taking = useTakingIn();
@@ -138,8 +148,15 @@ export default function CollectPage({ loaderData, params }: Route.ComponentProps
           <TrayList
             state={state}
             groups={rows.groups}
+            sheetAddress={(piece) => {
+              const into = namedAssignment(state, [piece]) ?? assignment;
+              return `sheet/${inAddress(piece.id)}?into=${inAddress(into.id)}`;
+            }}
             readFile={readFile}
-            onDecide={(piece, decision) => void tray.change({ ...piece, decision })}
+            onDecide={(piece, decision) => {
+              const stored = all.find(({ id }) => id === piece.id);
+              if (stored) void tray.change({ ...stored, decision });
+            }}
           />
         </main>
         <aside className="bg-table px-[22px] pt-6 pb-8">
@@ -150,6 +167,7 @@ export default function CollectPage({ loaderData, params }: Route.ComponentProps
             students={stillOut(state, assignment, inTray, now)}
             all={studentsOf(state).length}
           />
+          <TakeOut state={state} assignment={assignment} now={now} />
         </aside>
       </div>
       {pieces.length > 0 && (

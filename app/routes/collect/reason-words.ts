@@ -84,5 +84,6 @@ export const TROUBLE_WORDS = {
   locked: "asks for a password: get one without, or take it in as it is",
   damaged: "cannot be read: ask for it again, or take it in as it is",
   letterAlone: "no attachment: what the letter says would be the work",
+  classSheet: "a class stands in it",
   empty: "is empty (0 bytes): ask for it again",
 } as const satisfies Readonly<Record<NonNullable<Piece["trouble"]>, string>>;

@@ -2,7 +2,15 @@ import { describe, expect, it } from "vitest";
 import type { Match, Piece, PieceId } from "#core/collect";
 import type { Instant } from "#core/kernel";
 import { assignmentId, fileId, run, smallCourse, studentId } from "#core/testing";
-import { collectable, firstToJudge, likelyAssignment, matchingGround, stillOut, trayRows } from "./rows";
+import {
+  collectable,
+  firstToJudge,
+  likelyAssignment,
+  matchingGround,
+  stillOut,
+  trayRows,
+  withClassSheets,
+} from "./rows";
 
 const state = smallCourse();
 const essay = state.assignments[assignmentId("essay")] as NonNullable<(typeof state.assignments)[string]>;
@@ -123,6 +131,25 @@ describe("who is still out", () => {
 
   it("the first to judge is the first that waits", () => {
     expect(firstToJudge(state, essay, NOW)).toEqual({ studentId: studentId("ada"), count: 1 });
+  });
+});
+
+describe("a spreadsheet", () => {
+  const csv = { id: fileId("s"), name: "s.csv", mediaType: "text/csv", size: 10 };
+  it("in which a class stands waits for a look at its scores; one of a single student's work does not", () => {
+    const [marks, data, other] = withClassSheets(state, [
+      piece("marks.csv", { file: csv, beginning: "Number  Points\nN1  17,5\nN2  9" }),
+      piece("data.csv", { file: csv, beginning: "Ada Ames\nDepth  0,4\nWidth  3" }),
+      piece("text.md", { beginning: "N1 N2 N3" }),
+    ]);
+    expect([marks?.trouble, data?.trouble, other?.trouble]).toEqual(["classSheet", null, null]);
+  });
+
+  it("is found by whole names too", () => {
+    const [one] = withClassSheets(state, [
+      piece("marks.csv", { file: csv, beginning: "Bolt, Ben  3\nCrane, Cleo  4" }),
+    ]);
+    expect(one?.trouble).toBe("classSheet");
   });
 });
 

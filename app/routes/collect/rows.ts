@@ -21,6 +21,7 @@ import {
   type CourseState,
 } from "#core/model";
 import { laneOf } from "#core/release";
+import { isSheetType } from "#core/formats";
 import { figuresOf } from "#core/totals";
 import { dayText } from "#core/words";
 import { doubtWords, evidenceWords, outlookWords, TROUBLE_WORDS } from "./reason-words";
@@ -64,6 +65,26 @@ export const matchingGround = (state: CourseState, assignment: Assignment) => {
   });
   return { students, groups: new Map<StudentId, string>(groups), title: `${assignment.name} ${assignment.shortName}` };
 };
+
+/** Students from whom on a spreadsheet holds a class rather than one student's work. */
+const A_CLASS = 2;
+
+/** Says of spreadsheets in which a class stands that they do; they wait for a look at their scores. */
+export function withClassSheets(state: CourseState, pieces: readonly Piece[]): readonly Piece[] {
+  if (!pieces.some(({ file }) => isSheetType(file.mediaType))) return pieces;
+  const students = studentsOf(state).map(({ number, familyName, givenName }) => ({
+    number: plainText(number),
+    names: [plainText(familyName), plainText(givenName)].filter(Boolean),
+  }));
+  return pieces.map((piece) => {
+    if (!isSheetType(piece.file.mediaType) || piece.trouble !== null) return piece;
+    const words = new Set(plainText(piece.beginning).split(/[^\p{L}\p{N}]+/u));
+    const found = students.filter(
+      ({ number, names }) => words.has(number) || (names.length > 1 && names.every((name) => words.has(name))),
+    );
+    return found.length >= A_CLASS ? { ...piece, trouble: "classSheet" } : piece;
+  });
+}
 
 interface TrayQuestion {
   readonly state: CourseState;
@@ -171,6 +192,15 @@ export const collectable = (state: CourseState): Assignment[] =>
  */
 export function likelyAssignment(state: CourseState, pieces: readonly Piece[], now: Instant): Assignment | undefined {
   const open = collectable(state);
+  const due = open
+    .filter(({ dueAt, bonus }) => !bonus && dueAt !== null && dueAt <= now)
+    .sort((a, b) => (b.dueAt ?? "").localeCompare(a.dueAt ?? ""));
+  return namedAssignment(state, pieces) ?? due[0] ?? open[0];
+}
+
+/** The assignment of whose name most of the pieces bear a word that no other's has. */
+export function namedAssignment(state: CourseState, pieces: readonly Piece[]): Assignment | undefined {
+  const open = collectable(state);
   const paths = pieces.map(({ path, source }) => plainText(`${source} ${path}`));
   const named = open
     .map((assignment) => {
@@ -178,11 +208,7 @@ export function likelyAssignment(state: CourseState, pieces: readonly Piece[], n
       return { assignment, count: paths.filter((path) => words.some((word) => path.includes(word))).length };
     })
     .sort((a, b) => b.count - a.count)[0];
-  if (named && named.count > 0 && named.count * 2 >= paths.length) return named.assignment;
-  const due = open
-    .filter(({ dueAt, bonus }) => !bonus && dueAt !== null && dueAt <= now)
-    .sort((a, b) => (b.dueAt ?? "").localeCompare(a.dueAt ?? ""));
-  return due[0] ?? open[0];
+  return named && named.count > 0 && named.count * 2 >= paths.length ? named.assignment : undefined;
 }
 
 /** Letters from which a word of a name tells something. */

@@ -19,6 +19,8 @@ interface TrayListProps {
   readonly state: CourseState;
   readonly groups: TrayRows["groups"];
   readonly readFile: (file: Pick<WorkFile, "id">) => Promise<Blob | null>;
+  /** Where the scores of a spreadsheet are looked at. */
+  readonly sheetAddress: (piece: Piece) => string;
   readonly onDecide: (piece: Piece, decision: Decision | null) => void;
 }
 
@@ -27,7 +29,7 @@ type Line = { readonly head: string; readonly colour: string } | { readonly row:
 const NOTHING: ReadonlyMap<FileId, Blob | null> = new Map();
 
 /** The pieces of the tray, what is to be decided first; of a long tray what stands in the window. */
-export function TrayList({ state, groups, readFile, onDecide }: TrayListProps) {
+export function TrayList({ state, groups, readFile, sheetAddress, onDecide }: TrayListProps) {
   const [open, setOpen] = useState<ReadonlySet<PieceId>>(new Set());
   const body = useRef<HTMLUListElement>(null);
   const lines = useMemo(() => linesOf(groups), [groups]);
@@ -63,6 +65,7 @@ export function TrayList({ state, groups, readFile, onDecide }: TrayListProps) {
             <TrayRow
               state={state}
               row={row}
+              sheet={row.piece.trouble === "classSheet" ? sheetAddress(row.piece) : null}
               isOpen={open.has(id)}
               onOpen={(isOpen) => {
                 const next = new Set(open);

@@ -1,5 +1,6 @@
 import { ChevronDown, ChevronRight } from "lucide-react";
 import { useState } from "react";
+import { Link } from "react-router";
 import type { Decision } from "#core/collect";
 import type { CourseState } from "#core/model";
 import { MoreMenu, type MenuItems } from "../../ui/dialogs/more-menu";
@@ -18,6 +19,8 @@ const LINES: Readonly<Record<Group, string>> = {
 interface TrayRowProps {
   readonly state: CourseState;
   readonly row: Row;
+  /** Where its scores are looked at; null for what is no spreadsheet of a class. */
+  readonly sheet: string | null;
   readonly isOpen: boolean;
   readonly onOpen: (open: boolean) => void;
   readonly onDecide: (decision: Decision | null) => void;
@@ -25,7 +28,7 @@ interface TrayRowProps {
 }
 
 /** One piece of the tray: what it is, whom it goes to and why, and what can be decided about it. */
-export function TrayRow({ state, row, isOpen, onOpen, onDecide, onMove }: TrayRowProps) {
+export function TrayRow({ state, row, sheet, isOpen, onOpen, onDecide, onMove }: TrayRowProps) {
   const { piece, group, name, guess, words, warnings } = row;
   const [isAsking, setAsking] = useState(false);
   const asks = group === "open" || isAsking;
@@ -53,7 +56,12 @@ export function TrayRow({ state, row, isOpen, onOpen, onDecide, onMove }: TrayRo
       </button>
       <span aria-hidden="true" className={LINES[group]} />
       <span className="min-w-0">
-        {asks ? (
+        {sheet && (
+          <Link className="act me-3 !py-1" to={sheet}>
+            Look at its scores
+          </Link>
+        )}
+        {asks && !(sheet && !isAsking) ? (
           <StudentField
             state={state}
             label={`Student of ${fileName}`}
@@ -94,7 +102,7 @@ function itemsOf(row: Row, onDecide: TrayRowProps["onDecide"], onAsk: () => void
   const { piece, group, studentId } = row;
   const joins = piece.decision?.kind === "student" && piece.decision.joins;
   return [
-    ...(group === "open"
+    ...(group === "open" && piece.trouble !== "classSheet"
       ? []
       : [{ words: group === "out" ? "Put to a student" : "Put to another student", onSelect: onAsk }]),
     ...(studentId

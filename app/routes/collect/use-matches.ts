@@ -20,7 +20,9 @@ export function useMatches(
     return {
       ...matchingGround(state, assignment),
       decided: new Map(decided),
-      pieces: pieces.filter(({ decision }) => decision?.kind !== "leftOut").map(traitsOf),
+      pieces: pieces
+        .filter(({ decision, trouble }) => decision?.kind !== "leftOut" && trouble !== "classSheet")
+        .map(traitsOf),
     };
   }, [state.students, state.groups, assignment, pieces]); // eslint-disable-line react-hooks/exhaustive-deps -- of the state, matching rests on these alone
   const [answer, setAnswer] = useState({ question: null as typeof question, matches: NONE });

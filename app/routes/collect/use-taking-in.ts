@@ -21,14 +21,21 @@ interface Answer {
   readonly trouble: string | null;
 }
 
-/** Sends what is taken in as the page's own form, and says at the foot of the screen what came of it. */
-export function useTakingIn(): TakingIn {
+/**
+ * Sends what is taken in as the page's own form, and says at the foot of the screen what came of it; `onDone` is called when
+ * it was taken in.
+ */
+export function useTakingIn(onDone?: () => void): TakingIn {
   const fetcher = useFetcher<Answer>();
-  const news = useLatest(useNews());
+  const news = useNews();
+  const tell = useLatest((done: ChangeResult) => {
+    news(done);
+    if (done.ok) onDone?.();
+  });
   const answer = fetcher.data;
   useEffect(() => {
-    if (answer?.done) news(answer.done);
-  }, [answer, news]);
+    if (answer?.done) tell(answer.done);
+  }, [answer, tell]);
   return {
     Form: fetcher.Form as TakingIn["Form"],
     isUnderWay: fetcher.state !== "idle",

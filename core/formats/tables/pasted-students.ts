@@ -26,14 +26,15 @@ export interface PastedByStudent {
 }
 
 /** Students by what may stand for them; a name may be borne by several. */
-interface Roster {
+export interface Roster {
   readonly numbers: ReadonlyMap<string, readonly Student[]>;
   readonly names: ReadonlyMap<string, readonly Student[]>;
 }
 
 const plain = (text: string): string => plainText(text.trim()).replace(/[\s,]+/g, " ");
 
-function rosterOf(students: readonly Student[]): Roster {
+/** A roster by numbers and by names either way round. */
+export function rosterOf(students: readonly Student[]): Roster {
   const gather = (waysOf: (student: Student) => readonly string[]) => {
     const found = new Map<string, Student[]>();
     for (const student of students)
@@ -114,7 +115,7 @@ export function readPastedStudents(students: readonly Student[], rows: Rows): Pa
 }
 
 /** The student whom a number and a name mean; either may be empty, and they must not contradict each other. */
-function whoOf(roster: Roster, number: string, name: string): Pick<PastedRow, "student" | "issue"> {
+export function whoOf(roster: Roster, number: string, name: string): Pick<PastedRow, "student" | "issue"> {
   const numbered = roster.numbers.get(plain(number)) ?? [];
   const named = roster.names.get(plain(name)) ?? [];
   const [student] = numbered;

@@ -13,7 +13,7 @@ import { saveAs } from "../../../ui/save-as";
 import { useJob } from "../../../ui/hooks/use-job";
 import { troubleOf } from "../../../ui/hooks/use-command";
 import { ChoiceField } from "../../../ui/fields/choice-field";
-import { UnderRelease } from "../../../ui/parts/under-release";
+import { UnderStep } from "../../../ui/parts/under-step";
 import { useChange } from "../../../course/use-change";
 import type { RecordColumn } from "../../../ui/table/column";
 import { RecordTable } from "../../../ui/table/record-table";
@@ -119,7 +119,7 @@ export default function DeliverPage({ loaderData, params }: Route.ComponentProps
   return (
     <main className="mx-auto w-full max-w-[860px] px-[30px] pt-6 pb-16">
       <title>Student copies · Upright Quill</title>
-      <UnderRelease to={`/courses/${params.slot}/release`} title="Student copies" />
+      <UnderStep step="Release" to={`/courses/${params.slot}/release`} title="Student copies" />
       <p className="mt-1 text-soft">
         For each student one page that opens in any browser without a network, and one PDF: exactly what they see in
         their window, with their marked work inside. From then on it counts as seen.

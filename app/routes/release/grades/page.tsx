@@ -9,7 +9,7 @@ import { JobStatus } from "../../../ui/dialogs/job-status";
 import { saveAs } from "../../../ui/save-as";
 import { useJob } from "../../../ui/hooks/use-job";
 import { troubleOf } from "../../../ui/hooks/use-command";
-import { UnderRelease } from "../../../ui/parts/under-release";
+import { UnderStep } from "../../../ui/parts/under-step";
 import { useChange } from "../../../course/use-change";
 import { KeptExports } from "./kept-exports";
 import { Reports } from "./reports";
@@ -79,7 +79,7 @@ export default function GradesPage({ loaderData, params }: Route.ComponentProps)
   return (
     <main className="mx-auto w-full max-w-[960px] px-[30px] pt-6 pb-16">
       <title>Final grades · Upright Quill</title>
-      <UnderRelease to={`/courses/${params.slot}/release`} title="Final grades" />
+      <UnderStep step="Release" to={`/courses/${params.slot}/release`} title="Final grades" />
       <ul aria-label="Before the export" className="figures mt-2 text-[14px]">
         <Line
           good={waiting === 0}

@@ -7,7 +7,7 @@ import { lookedAt } from "../../../course/looked-at";
 import { live, useLive } from "../../../course/live";
 import { openCourse } from "../../../course/open-course";
 import { useTroubleOf } from "../../../ui/hooks/use-command";
-import { UnderRelease } from "../../../ui/parts/under-release";
+import { UnderStep } from "../../../ui/parts/under-step";
 import { useChange } from "../../../course/use-change";
 import { nameOfState } from "../../../ui/words/name-of";
 import { readPlace, releaseCommand } from "../place";
@@ -74,7 +74,7 @@ export default function LeaksPage({ loaderData, params }: Route.ComponentProps) 
   return (
     <main className="mx-auto w-full max-w-[1080px] px-[30px] pt-6 pb-16">
       <title>Leak check · Upright Quill</title>
-      <UnderRelease to={back} title="Leak check" />
+      <UnderStep step="Release" to={back} title="Leak check" />
       <p className="mt-1 max-w-[70ch] text-soft">
         A student knows the rules, the weights and every score released to them. What they can work out of the totals
         they see, or have seen, about scores that are still sealed stands here.

@@ -15,7 +15,7 @@ import { useJob } from "../../../ui/hooks/use-job";
 import { troubleOf } from "../../../ui/hooks/use-command";
 import { useSearchChoice } from "../../../ui/hooks/use-search-choice";
 import { ChoiceField } from "../../../ui/fields/choice-field";
-import { UnderRelease } from "../../../ui/parts/under-release";
+import { UnderStep } from "../../../ui/parts/under-step";
 import { useChange } from "../../../course/use-change";
 import { SentList } from "./sent-list";
 import type { Route } from "./+types/page";
@@ -89,7 +89,7 @@ export default function PostPage({ loaderData, params }: Route.ComponentProps) {
   return (
     <main className="mx-auto w-full max-w-[1080px] px-[30px] pt-6 pb-16">
       <title>Post office · Upright Quill</title>
-      <UnderRelease to={`/courses/${params.slot}/release`} title="Post office" />
+      <UnderStep step="Release" to={`/courses/${params.slot}/release`} title="Post office" />
       <p className="mt-1 text-soft">
         It stands in for the post of your institution: what is sent here arrives in the student windows, and nothing
         leaves this computer. E-mail drafts are files that you send yourself.

@@ -14,7 +14,7 @@ import { useJob } from "../../../ui/hooks/use-job";
 import { troubleOf } from "../../../ui/hooks/use-command";
 import { useSearchChoice } from "../../../ui/hooks/use-search-choice";
 import { ChoiceField } from "../../../ui/fields/choice-field";
-import { UnderRelease } from "../../../ui/parts/under-release";
+import { UnderStep } from "../../../ui/parts/under-step";
 import { useChange } from "../../../course/use-change";
 import { isKind, KINDS, REMINDER_TEXTS } from "./reminder-texts";
 import type { Route } from "./+types/page";
@@ -70,7 +70,7 @@ export default function RemindPage({ loaderData, params }: Route.ComponentProps)
   return (
     <main className="mx-auto w-full max-w-[1080px] px-[30px] pt-6 pb-16">
       <title>Reminders · Upright Quill</title>
-      <UnderRelease to={`/courses/${params.slot}/release`} title="Reminders" />
+      <UnderStep step="Release" to={`/courses/${params.slot}/release`} title="Reminders" />
       <div className="mt-3 flex flex-wrap items-end gap-x-5 gap-y-2 text-[14px]">
         <ChoiceField
           label="To those"

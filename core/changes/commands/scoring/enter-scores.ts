@@ -24,7 +24,7 @@ export type EntryCell = z.infer<typeof cellSchema>;
 const input = z.object({
   cells: z.array(cellSchema).min(1).max(150_000),
   /** How the entries came about, for the journal. */
-  how: z.enum(["pasted", "filled", "entered from the pile", "set missing", "entered"]),
+  how: z.enum(["pasted", "filled", "entered from the pile", "set missing", "entered", "from a spreadsheet"]),
   reason: z.string().trim().max(500).optional(),
   /** The person was shown what is unusual and keeps it. */
   confirmed: z.boolean().optional(),
