@@ -170,6 +170,38 @@ test("who is still out is told beside the tray, and marked missing in one step",
   await expect(page.getByRole("region", { name: "News" })).toContainText("set missing");
 });
 
+test("more time for one student: lateness counts from it, the student reads it, and it can be taken back", async ({
+  page,
+}) => {
+  await openDemo(page, "/collect?into=bridge-count");
+  const out = page.getByRole("region", { name: "Still out" });
+  const name = (
+    await out.getByRole("listitem").filter({ hasText: "over" }).first().getByRole("link").innerText()
+  ).trim();
+  const give = async () => {
+    await out.getByRole("button", { name: "More time" }).click();
+    await page.getByRole("combobox", { name: "For whom" }).selectOption({ label: name });
+  };
+  await give();
+  await page.getByRole("button", { name: "Give 1 student more time" }).click();
+  await expect(page.getByRole("alert")).toContainText("Until when?");
+  await page.getByRole("textbox", { name: "Until" }).fill("1 Oct 2026");
+  await page.getByRole("button", { name: "Give 1 student more time" }).click();
+  await expect(page.getByRole("alert")).toContainText("More time ends after the due time");
+  await page.getByRole("textbox", { name: "Until" }).fill("31 Dec 2031 12:00");
+  await page.getByLabel("Why, for those who mark").fill("was ill");
+  await page.getByRole("button", { name: "Give 1 student more time" }).click();
+  await expect(page.getByRole("region", { name: "News" })).toContainText(`${name}, Bridge count: more time, until`);
+  await expect(out.getByRole("listitem").filter({ hasText: name })).toContainText("until 31 Dec 2031");
+  await choose(page, [text(`${name}.md`, "# Memo")]);
+  await expect(piece(page, `${name}.md`)).toContainText(name);
+  await expect(piece(page, `${name}.md`)).not.toContainText("late");
+  await allKept(page);
+  await give();
+  await page.getByRole("button", { name: "Take it back" }).click();
+  await expect(piece(page, `${name}.md`)).toContainText(/days? late/);
+});
+
 test("what cannot be read is said with how to mend it, and the rest goes on", async ({ page }) => {
   await openDemo(page, "/collect?into=story-map");
   const zip = (files: Record<string, string>) =>

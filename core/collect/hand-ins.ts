@@ -1,5 +1,5 @@
 import { milliseconds, type AssignmentId, type Instant, type StudentId } from "#core/kernel";
-import { ownHandInOf, type Assignment, type CourseState, type WorkFile } from "#core/model";
+import { dueFor, ownHandInOf, type Assignment, type CourseState, type WorkFile } from "#core/model";
 import type { Match } from "./match-types";
 import type { Piece } from "./piece";
 
@@ -79,7 +79,7 @@ export function handInsOf(
   for (const one of [...placed].sort(byTime)) {
     const own = made.get(one.studentId) ?? [];
     const last = own.at(-1);
-    const at = timeOf(one.piece, assignment, time);
+    const at = timeOf(one.piece, dueFor(state, assignment, one.studentId), time);
     if (last && (one.joins || last.bundle === one.bundle)) {
       const { handIn } = last;
       const grown = {
@@ -108,7 +108,7 @@ export function handInsOf(
 const byTime = (one: PlacedPiece, other: PlacedPiece): number =>
   (one.piece.at ?? "").localeCompare(other.piece.at ?? "") || one.piece.order - other.piece.order;
 
-function timeOf({ at }: Piece, { dueAt }: Assignment, time: TimeTaken): Instant | null {
+function timeOf({ at }: Piece, dueAt: Instant | null, time: TimeTaken): Instant | null {
   if (time === "dated" || !at || !dueAt) return at;
   return milliseconds(at) > milliseconds(dueAt) ? dueAt : at;
 }

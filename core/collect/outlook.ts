@@ -1,4 +1,4 @@
-import { courseOf, ownHandInOf, resultOf, type Assignment, type CourseState } from "#core/model";
+import { courseOf, dueFor, ownHandInOf, resultOf, type Assignment, type CourseState } from "#core/model";
 import { unitsLate } from "#core/scoring";
 import { figuresOf } from "#core/totals";
 import type { HandInToTake } from "./hand-ins";
@@ -36,7 +36,8 @@ export function outlooksOf(
       const before = numbers.get(studentId) ?? attempts.at(-1)?.number ?? 0;
       const attempt = joins ? before : before + 1;
       numbers.set(studentId, attempt);
-      const late = lateRule && at && assignment.dueAt ? unitsLate(lateRule, timeZone, assignment.dueAt, at) : 0;
+      const due = dueFor(state, assignment, studentId);
+      const late = lateRule && at && due ? unitsLate(lateRule, timeZone, due, at) : 0;
       const outlook: Outlook = {
         attempt,
         joins,

@@ -103,6 +103,7 @@ export {
   type RecordOf,
   type TableName,
 } from "./tables/state";
+export { dueFor, dueTimesPassed, isOverFor } from "./tables/due";
 export { cutAt, recordAt, recordsOf, StateEditor, wholeTable, withRecords } from "./tables/tables";
 export { fullState, slimState, type SlimState } from "./tables/slim";
 export { completeFields, completeRecord } from "./tables/complete";

@@ -1,8 +1,10 @@
-import { keptBy, milliseconds, type Instant, type StudentId } from "#core/kernel";
+import { keptBy, type Instant, type StudentId } from "#core/kernel";
 import {
   assignmentsOf,
   copyOf,
   cutAt,
+  dueTimesPassed,
+  isOverFor,
   releaseOf,
   studentsOf,
   type Assignment,
@@ -40,23 +42,23 @@ export interface Lane {
 
 /** How far an assignment has come, and what its next step is; looked at again only when something it rests on changes. */
 export const laneOf = (state: CourseState, assignment: Assignment, now: Instant): Lane =>
-  keptLane(state, assignment, assignment.dueAt !== null && milliseconds(assignment.dueAt) < milliseconds(now));
+  keptLane(state, assignment, dueTimesPassed(state, assignment, now), now);
 
 const keptLane = keptBy({
-  owner: (_: CourseState, assignment: Assignment, _overdue: boolean) => assignment,
-  basis: (state, assignment, overdue) => ({
+  owner: (_: CourseState, assignment: Assignment, _passed: number, _now: Instant) => assignment,
+  basis: (state, assignment, passed) => ({
     ...assignmentBasis(state, assignment),
     notes: state.notes,
     releases: state.releases,
     rubrics: state.rubrics,
     copies: cutAt(state, "copies", assignment.id),
-    overdue,
+    passed,
   }),
   most: 2,
   make: (_, ...given) => countLane(...given),
 });
 
-function countLane(state: CourseState, assignment: Assignment, overdue: boolean): Lane {
+function countLane(state: CourseState, assignment: Assignment, _passed: number, now: Instant): Lane {
   const { figure } = figuresOf(state);
   const students = studentsOf(state);
   const seal = releaseOf(state, assignment.id, "score");
@@ -66,13 +68,14 @@ function countLane(state: CourseState, assignment: Assignment, overdue: boolean)
   const those = (test: (id: StudentId) => boolean) => rest.filter(({ id }) => test(id)).map(({ id }) => id);
   const waiting = those((id) => figure(assignment.id, id).waiting);
   const notIn = those((id) => figure(assignment.id, id).standing === "expected");
+  const over = notIn.filter((id) => isOverFor(state, assignment, id, now));
   const excused = those((id) => figure(assignment.id, id).standing === "excused");
   const ready = students.filter((student) => copyState(state, assignment, student, "score") === "ready").length;
   const changed = new Set(changedSinceRelease(state, assignment).map(({ student }) => student.id)).size;
   const next = (): NextStep => {
     if (waiting[0]) return { kind: "score", count: waiting.length, studentId: waiting[0] };
     // Nobody is overdue with bonus work: not doing it is a choice.
-    if (overdue && notIn[0] && !assignment.bonus) return { kind: "decide", count: notIn.length, studentId: notIn[0] };
+    if (over[0] && !assignment.bonus) return { kind: "decide", count: over.length, studentId: over[0] };
     if (changed > 0) return { kind: "correct", count: changed };
     if (seal.state === "timed") return { kind: "timed", release: seal };
     if (ready > 0) return { kind: "release", count: ready };

@@ -10,7 +10,7 @@ import {
   type Instant,
   type StudentId,
 } from "#core/kernel";
-import { assignmentsOf, studentsOf, type Assignment, type CourseState } from "#core/model";
+import { assignmentsOf, dueFor, studentsOf, type Assignment, type CourseState } from "#core/model";
 import { figuresOf, type Figure } from "#core/totals";
 import { isShown } from "./visibility";
 import { visibleTotals } from "./give/total-copies";
@@ -50,16 +50,26 @@ export function remindersFor(state: CourseState, filter: ReminderFilter, now: In
         tellsSealed: !visibleTotals(state, id).some((copy) => copy.id === "course"),
       }));
   }
-  const isDue = ({ dueAt }: Assignment) => dueAt === null || milliseconds(dueAt) <= milliseconds(now);
-  const isSoon = ({ dueAt, givenAt }: Assignment) =>
-    dueAt !== null &&
-    milliseconds(dueAt) > milliseconds(now) &&
-    milliseconds(dueAt) <= milliseconds(now) + SOON &&
-    (givenAt === null || milliseconds(givenAt) <= milliseconds(now));
+  const isDue = (assignment: Assignment, { studentId }: Figure) => {
+    const due = dueFor(state, assignment, studentId);
+    return due === null || milliseconds(due) <= milliseconds(now);
+  };
+  const isSoon = (assignment: Assignment, { studentId }: Figure) => {
+    const { givenAt } = assignment;
+    const due = dueFor(state, assignment, studentId);
+    return (
+      due !== null &&
+      milliseconds(due) > milliseconds(now) &&
+      milliseconds(due) <= milliseconds(now) + SOON &&
+      (givenAt === null || milliseconds(givenAt) <= milliseconds(now))
+    );
+  };
   const tests: Readonly<Record<ReminderFilter["kind"], Test>> = {
-    nothingIn: (assignment, { standing }) =>
-      !assignment.bonus && isDue(assignment) && (standing === "expected" || standing === "missing"),
-    dueSoon: (assignment, { standing }) => !assignment.bonus && isSoon(assignment) && standing === "expected",
+    nothingIn: (assignment, figure) =>
+      !assignment.bonus &&
+      isDue(assignment, figure) &&
+      (figure.standing === "expected" || figure.standing === "missing"),
+    dueSoon: (assignment, figure) => !assignment.bonus && isSoon(assignment, figure) && figure.standing === "expected",
     notScored: (_assignment, { waiting }) => waiting,
     late: (_assignment, { unitsLate }) => unitsLate > 0,
     bonusNotTried: (assignment, { standing, counted }) =>

@@ -2,6 +2,7 @@ import { milliseconds, sameValue, type Instant, type SectionId, type StudentId }
 import {
   assignmentsOf,
   copyOf,
+  dueFor,
   FACETS,
   outcomeRubricOf,
   outcomeScaleOf,
@@ -176,7 +177,7 @@ export function visibleTo(state: CourseState, studentId: StudentId): VisibleAssi
             id: assignment.id,
             name: copy.name || assignment.name,
             points: assignment.points,
-            dueAt: assignment.dueAt,
+            dueAt: dueFor(state, assignment, studentId),
           },
           score: shown("score") ? (copy.score?.content ?? null) : null,
           rubric: shown("rubric") ? (copy.rubric?.content ?? null) : null,

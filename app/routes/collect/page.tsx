@@ -161,6 +161,7 @@ export default function CollectPage({ loaderData, params }: Route.ComponentProps
         </main>
         <aside className="bg-table px-[22px] pt-6 pb-8">
           <StillOut
+            state={state}
             slot={params.slot}
             assignment={assignment}
             due={dueWords(state, assignment)}

@@ -13,6 +13,8 @@ import {
   assignmentsOf,
   courseOf,
   cutAt,
+  dueFor,
+  isOverFor,
   groupOf,
   plainText,
   rosterName,
@@ -23,7 +25,7 @@ import {
 import { laneOf } from "#core/release";
 import { isSheetType } from "#core/formats";
 import { figuresOf } from "#core/totals";
-import { dayText } from "#core/words";
+import { counted, dayText } from "#core/words";
 import { doubtWords, evidenceWords, outlookWords, TROUBLE_WORDS } from "./reason-words";
 
 /** In which part of the tray a piece stands. */
@@ -167,16 +169,18 @@ export function stillOut(
   now: Instant,
 ): readonly StillOut[] {
   const { figure } = figuresOf(state);
-  const over = assignment.dueAt === null ? 0 : milliseconds(now) - milliseconds(assignment.dueAt);
-  const days = Math.max(1, Math.floor(over / DAY));
   const known = studentsOf(state).flatMap((student): StillOut[] => {
     const { standing } = figure(assignment.id, student.id);
     if (standing === "handedIn") return [];
     const one = { studentId: student.id, name: rosterName(state, student), isOver: false };
     if (inTray.has(student.id)) return [{ ...one, words: "in the tray" }];
     if (standing !== "expected") return [{ ...one, words: standing }];
-    if (over > 0) return [{ ...one, isOver: true, words: `${String(days)} ${days === 1 ? "day" : "days"} over` }];
-    return [{ ...one, words: assignment.dueAt ? "still to come" : "nothing yet" }];
+    const due = dueFor(state, assignment, student.id);
+    const days = due === null ? 0 : Math.floor((milliseconds(now) - milliseconds(due)) / DAY);
+    if (isOverFor(state, assignment, student.id, now))
+      return [{ ...one, isOver: true, words: `${counted(Math.max(1, days), "day")} over` }];
+    if (due !== assignment.dueAt && due) return [{ ...one, words: `until ${dayText(due, courseOf(state).timeZone)}` }];
+    return [{ ...one, words: due ? "still to come" : "nothing yet" }];
   });
   const isInTray = ({ studentId }: StillOut) => inTray.has(studentId);
   return [...known.filter((one) => !isInTray(one)), ...known.filter(isInTray)];

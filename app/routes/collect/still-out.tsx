@@ -1,19 +1,23 @@
 import { Link } from "react-router";
 import { useChange } from "../../course/use-change";
 import { useNews } from "../../course/use-news";
-import type { Assignment } from "#core/model";
+import { useState } from "react";
+import type { Assignment, CourseState } from "#core/model";
 import { counted } from "#core/words";
 import { deskAddress, inAddress } from "../../ui/address";
+import { MoreTime } from "./more-time";
 import type { StillOut as Out } from "./rows";
 
 /** Who is still out beside the tray, and what can be done about it. */
 export function StillOut({
+  state,
   slot,
   assignment,
   due,
   students,
   all,
 }: {
+  readonly state: CourseState;
   readonly slot: string;
   readonly assignment: Assignment;
   readonly due: string;
@@ -23,6 +27,7 @@ export function StillOut({
 }) {
   const change = useChange();
   const news = useNews();
+  const [gives, setGives] = useState(false);
   const over = students.filter(({ isOver }) => isOver);
   const remind = `/courses/${slot}/release/remind?kind=nothingIn&assignment=${inAddress(assignment.id)}`;
   return (
@@ -43,8 +48,30 @@ export function StillOut({
           </li>
         ))}
       </ul>
+      {students.length > 0 && (
+        <button
+          type="button"
+          aria-haspopup="dialog"
+          className="link mt-2 text-[14px]"
+          onClick={() => {
+            setGives(true);
+          }}
+        >
+          More time
+        </button>
+      )}
+      {gives && (
+        <MoreTime
+          state={state}
+          assignment={assignment}
+          over={over.map(({ studentId }) => studentId)}
+          onClose={() => {
+            setGives(false);
+          }}
+        />
+      )}
       {over.length > 0 && (
-        <p className="mt-3 flex flex-wrap items-center gap-3 text-[14px]">
+        <p className="mt-2 flex flex-wrap items-center gap-3 text-[14px]">
           <Link className="act" to={remind}>
             Remind {over.length}
           </Link>

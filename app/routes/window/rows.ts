@@ -17,7 +17,7 @@ export function windowRows(state: CourseState, studentId: StudentId, now: Instan
   const { shortTitle, timeZone } = courseOf(state);
   return {
     letters,
-    announced: announcedWork(state, now),
+    announced: announcedWork(state, studentId, now),
     totals: visibleTotals(state, studentId),
     mails: mailsOf(state).filter((mail) => mail.studentId === studentId),
     studentId,

@@ -1,5 +1,5 @@
 import type { AssignmentId, StudentId } from "#core/kernel";
-import { courseOf, fullName, type CourseState } from "#core/model";
+import { courseOf, dueFor, fullName, type CourseState } from "#core/model";
 import { visibleTo, visibleTotals } from "#core/release";
 import { momentText, scoreWords } from "#core/words";
 import type { Addressee } from "./letter-writer";
@@ -34,7 +34,10 @@ export function addresseesOf(
           number: student.number,
           course: title,
           assignment: about.map(({ name }) => name).join(", "),
-          due: about.flatMap(({ dueAt }) => (dueAt ? [momentText(dueAt, timeZone)] : [])).join(", "),
+          due: about
+            .flatMap((one) => dueFor(state, one, id) ?? [])
+            .map((due) => momentText(due, timeZone))
+            .join(", "),
           ...(score && { score: scoreWords(score) }),
           ...(total && { total: total.shows === "percent" ? `${total.text} %` : total.text }),
         },

@@ -85,6 +85,8 @@ export type ChangeIssue =
   | { readonly code: "not_undoable" }
   | { readonly code: "something_rests_on_it"; readonly what: string }
   | { readonly code: "no_such_attempt"; readonly attempt: number }
+  /** A due time of a student's own comes after the assignment's. */
+  | { readonly code: "more_time_not_later"; readonly until: Instant; readonly dueAt: Instant }
   /** A file that is part of a hand-in already. */
   | { readonly code: "file_taken_in"; readonly name: string }
   | { readonly code: "student_in_two_groups"; readonly studentId: StudentId }

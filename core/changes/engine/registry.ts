@@ -5,6 +5,7 @@ import { addHandIn } from "../commands/collect/add-hand-in";
 import type { Change, ChangeIssue, CommandKind, Context } from "./change";
 import { judge, setCriterionComment } from "../commands/scoring/judge";
 import { carryNotes, discardAttempt } from "../commands/collect/attempts";
+import { giveMoreTime } from "../commands/collect/more-time";
 import { takeIn } from "../commands/collect/take-in";
 import { drawStroke } from "../commands/notes/ink";
 import { addNote, editNote, removeNote } from "../commands/notes/notes";
@@ -66,6 +67,7 @@ const commandKinds = {
   addFeedbackFile,
   addHandIn,
   takeIn,
+  giveMoreTime,
   addNote,
   drawStroke,
   addScale,

@@ -41,7 +41,7 @@ export function studentCopyOf(state: CourseState, studentId: StudentId, madeAt: 
     name: fullName(student),
     madeAt,
     totals: visibleTotals(state, studentId),
-    announced: announcedWork(state, madeAt),
+    announced: announcedWork(state, studentId, madeAt),
     letters: visibleTo(state, studentId).map((letter) => {
       const assignment = state.assignments[letter.assignment.id];
       const messages = assignment ? visibleMessages(state, assignment, studentId) : [];

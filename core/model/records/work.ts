@@ -33,6 +33,8 @@ export const resultSchema = z.object({
   setByHand: decimalField.nullable(),
   /** Lateness in units of the late rule as said by the instructor; null: as the hand-in's time tells. */
   unitsLate: z.number().int().min(0).max(1_000).nullable(),
+  /** A due time of the student's own, from which lateness counts, and why; null: the assignment's. */
+  moreTime: z.object({ until: instantField, reason: z.string().max(500) }).nullable(),
   /** The scores of single attempts, where attempts are scored one by one; each attempt at most once. */
   attemptScores: z.array(z.object({ attempt: z.number().int().min(1), points: decimalField })).max(50),
   /** The level given on the assignment's scale. */

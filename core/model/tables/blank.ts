@@ -18,6 +18,7 @@ export const RESULT_DEFAULTS = {
   score: null,
   setByHand: null,
   unitsLate: null,
+  moreTime: null,
   attemptScores: [],
   levelId: null,
   outcomeLevelId: null,

@@ -11,11 +11,12 @@ const written = run(
   smallCourse(),
   edit({ task: "Say what the river did.", note: "Two pages.", givenAt: "2026-09-01T08:00:00Z" }),
 );
-const essayIn = (state = written, now = NOW) => announcedWork(state, now).find(({ id }) => id === essay);
+const essayIn = (state = written, now = NOW) =>
+  announcedWork(state, studentId("ada"), now).find(({ id }) => id === essay);
 
 describe("announced work", () => {
   it("is all work that is given and not kept from students, by due date, sealed or not", () => {
-    expect(announcedWork(written, NOW).map(({ name }) => name)).toEqual(["Essay", "Quiz"]);
+    expect(announcedWork(written, studentId("ada"), NOW).map(({ name }) => name)).toEqual(["Essay", "Quiz"]);
     expect(essayIn()).toMatchObject({ task: "Say what the river did.", note: "Two pages.", rubric: null });
     const released = run(written, {
       type: "setScore",
@@ -46,7 +47,7 @@ describe("announced work", () => {
       criterionId: open.rubrics[open.assignments[essay]?.rubricId ?? ""]?.criteria[0]?.id as never,
       verdict: { kind: "level", digit: 1 },
     });
-    expect(announcedWork(judged, NOW)).toEqual(announcedWork(open, NOW));
+    expect(announcedWork(judged, studentId("ada"), NOW)).toEqual(announcedWork(open, studentId("ada"), NOW));
   });
 
   it("stands in a student's copy, with its words safe to read in a page", () => {

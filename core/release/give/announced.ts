@@ -1,5 +1,5 @@
-import { milliseconds, type Decimal, type Instant } from "#core/kernel";
-import { assignmentsOf, rubricOf, type Assignment, type CourseState, type WorkFile } from "#core/model";
+import { milliseconds, type Decimal, type Instant, type StudentId } from "#core/kernel";
+import { assignmentsOf, dueFor, rubricOf, type Assignment, type CourseState, type WorkFile } from "#core/model";
 import { rulerEnds } from "#core/scoring";
 
 /** The words of a rubric as they stand before anything is judged. */
@@ -14,7 +14,7 @@ export interface AnnouncedCriterion {
   }[];
 }
 
-/** What students may read of a piece of work before anything of it is released. It is the same for all of them. */
+/** What a student may read of a piece of work before anything of it is released; but for more time the same for all. */
 export interface Announced {
   readonly id: Assignment["id"];
   readonly name: string;
@@ -30,20 +30,21 @@ export interface Announced {
 
 /**
  * The work students know of at a moment, by due date, undated work last: what is kept from them is no part of it, nor is
- * what they get later. Seals change nothing here, and nothing that anybody did or was given is in it.
+ * what they get later. Seals change nothing here, and nothing that anybody did or was given is in it. Due is what is due for
+ * this student.
  */
-export const announcedWork = (state: CourseState, now: Instant): Announced[] =>
+export const announcedWork = (state: CourseState, studentId: StudentId, now: Instant): Announced[] =>
   assignmentsOf(state)
     .filter(({ hidden, givenAt }) => !hidden && (givenAt === null || milliseconds(givenAt) <= milliseconds(now)))
     .map((assignment): Announced => {
-      const { id, name, points, bonus, dueAt, task, note, files } = assignment;
+      const { id, name, points, bonus, task, note, files } = assignment;
       const rubric = assignment.showsRubric ? rubricOf(state, assignment) : null;
       return {
         id,
         name,
         points,
         bonus,
-        dueAt,
+        dueAt: dueFor(state, assignment, studentId),
         task: task.trim(),
         note: note.trim(),
         files,

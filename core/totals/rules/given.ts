@@ -38,7 +38,8 @@ export interface Given {
 function latenessOf(state: CourseState, assignment: Assignment, result: ResultRecord, attempt?: Attempt): number {
   if (result.unitsLate !== null) return result.unitsLate;
   const { lateRule, timeZone } = courseOf(state);
-  return lateRule && attempt?.at && assignment.dueAt ? unitsLate(lateRule, timeZone, assignment.dueAt, attempt.at) : 0;
+  const due = result.moreTime?.until ?? assignment.dueAt;
+  return lateRule && attempt?.at && due ? unitsLate(lateRule, timeZone, due, attempt.at) : 0;
 }
 
 /** Lateness of the result as a whole: that of the first attempt where the first counts, else of the last. */

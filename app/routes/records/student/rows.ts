@@ -10,6 +10,7 @@ import {
   type Exact,
 } from "#core/kernel";
 import {
+  dueFor,
   assignmentsOf,
   categoriesOf,
   courseOf,
@@ -101,6 +102,12 @@ const TONES: Readonly<Partial<Record<string, string>>> = {
   excused: "text-soft",
 };
 
+function dueText(state: CourseState, course: Course, assignment: Assignment, student: Student): string {
+  const due = dueFor(state, assignment, student.id);
+  if (due === null) return "";
+  return `${dayText(due, course.timeZone)}${due === assignment.dueAt ? "" : ", more time"}`;
+}
+
 function workRow(
   state: CourseState,
   course: Course,
@@ -121,7 +128,7 @@ function workRow(
   return {
     assignmentId: assignment.id,
     name: assignment.name,
-    due: assignment.dueAt ? dayText(assignment.dueAt, course.timeZone) : "",
+    due: dueText(state, course, assignment, student),
     standing: [standing, late, figure.source === "set by hand" ? "set by hand" : ""].filter(Boolean).join(", "),
     tone: TONES[standing] ?? (figure.source === "set by hand" ? "text-plum" : "text-soft"),
     figure: counted ? `${pointsText(counted)} of ${assignment.points}` : "",
