@@ -8,7 +8,7 @@ import { migrate } from "./migrations";
 import { readJournal } from "./read-journal";
 import { CourseSession, type Surroundings } from "./session";
 import type { Neighbours, Shelves } from "./shelf";
-import { Tray } from "./tray";
+import type { Tray } from "./tray";
 import { beginReading, clearCutShort, endReading, freeSlot } from "./slots";
 
 /** Files kept at hand: the paper on the desk, its neighbours, and a few before. */
@@ -65,7 +65,7 @@ export class Repository {
 
   /** What was dropped in a course and is not yet taken in; opened once per tab. */
   tray(slot: string): Promise<Tray> {
-    const known = this.#trays.get(slot) ?? Tray.open(this.shelves, slot);
+    const known = this.#trays.get(slot) ?? import("./tray").then((all) => all.Tray.open(this.shelves, slot));
     this.#trays.set(slot, known);
     known.catch(() => this.#trays.delete(slot));
     return known;

@@ -1,5 +1,5 @@
 import type { Shelves } from "./shelf";
-import { isTrayKey } from "./tray";
+import { isTrayKey } from "./tray-keys";
 
 const READING = "reading/";
 

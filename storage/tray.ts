@@ -2,11 +2,7 @@ import type { Piece, PieceId } from "#core/collect";
 import { pieceSchema } from "#core/collect";
 import type { FileId } from "#core/kernel";
 import type { Shelves } from "./shelf";
-
-const PLACE = "tray/";
-
-/** Whether a key of the `meta` shelf belongs to the tray of a course. */
-export const isTrayKey = (key: string, slot: string): boolean => key.startsWith(`${PLACE}${slot}/`);
+import { isTrayKey, trayKey } from "./tray-keys";
 
 /**
  * What was dropped in a course and is not yet taken in. It outlives a reload and is no part of the course: the blob of a
@@ -82,7 +78,7 @@ export class Tray {
   }
 
   #key(id: PieceId): string {
-    return `${PLACE}${this.slot}/${id}`;
+    return trayKey(this.slot, id);
   }
 
   #fileKey(id: FileId): string {

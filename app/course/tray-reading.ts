@@ -1,6 +1,6 @@
-import type { Piece, PieceId } from "#core/collect";
+import { takenFiles, type Piece, type PieceId } from "#core/collect";
 import { keptBy, type FileId, type Instant } from "#core/kernel";
-import type { Tray } from "#storage";
+import type { CourseSession, Repository, Tray } from "#storage";
 import { readDropped } from "../../workers/client";
 import type { DroppedFile, DropRemark, ReadPiece } from "../../workers/protocol";
 
@@ -133,7 +133,14 @@ function troubleOf(error: unknown): Reading["trouble"] {
 }
 
 /** The one reading of a tray. */
-export const readingOf = keptBy({
+const readingOf = keptBy({
   owner: (tray: Tray, _fresh: () => string, _isTaken: (file: FileId) => boolean) => tray,
   make: (_, ...given) => new TrayReading(...given),
 });
+
+/** The tray of a course with the one reading that fills it. */
+export async function openReading(repository: Repository, session: CourseSession) {
+  const tray = await repository.tray(session.slot);
+  const isTaken = (file: FileId) => takenFiles(session.state).has(file);
+  return { tray, isTaken, reading: readingOf(tray, repository.surroundings.fresh, isTaken) };
+}

@@ -5,7 +5,7 @@ import { fileSchema, idField, instantField } from "#core/model";
 export const BEGINNING_LENGTH = 1_000;
 
 /** What stands in the way of a piece; it may be put to a student all the same, as it came. */
-export const pieceTroubleSchema = z.enum([
+const pieceTroubleSchema = z.enum([
   /** A PDF that asks for a password. */
   "locked",
   /** Nothing of it could be read. */
@@ -17,9 +17,6 @@ export const pieceTroubleSchema = z.enum([
   /** A spreadsheet in which a class stands: its scores are looked at by themselves. */
   "classSheet",
 ]);
-/** What stands in the way of a piece. */
-export type PieceTrouble = z.infer<typeof pieceTroubleSchema>;
-
 const decisionSchema = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("leftOut") }),
   z.object({

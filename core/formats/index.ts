@@ -53,14 +53,8 @@ export {
 export { outcomeReports, outcomesCsv, type OutcomeReport } from "./tables/outcome-report";
 export { rosterResultsArchive, rosterResultsFiles } from "./tables/roster-results";
 export { progressReport, type ProgressReport } from "./student-copy/progress-report";
-export { asItLeft, scoresIn, scoresSheets, type SheetWish } from "./sheets/scores-sheet";
+export { asItLeft, scoresIn, scoresSheets } from "./sheets/scores-sheet";
 export { isSheetType, SHEET_TYPES, type Sheet, type SheetCell } from "./sheets/sheet";
 export { findHead, type ColumnMeaning, type SheetHead } from "./sheets/sheet-columns";
 export type { SheetEntryIssue } from "./sheets/sheet-entry";
-export {
-  cellsToEnter,
-  previewSheet,
-  type SheetCellPreview,
-  type SheetPreview,
-  type SheetRowPreview,
-} from "./sheets/sheet-preview";
+export { cellsToEnter, previewSheet, type SheetCellPreview, type SheetPreview } from "./sheets/sheet-preview";

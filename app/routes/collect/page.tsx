@@ -8,7 +8,7 @@ import { courseOf, studentsOf } from "#core/model";
 import { live, useLive } from "../../course/live";
 import { openCourse } from "../../course/open-course";
 import { readForm } from "../../course/read-form";
-import { readingOf } from "../../course/tray-reading";
+import { openReading } from "../../course/tray-reading";
 import { fromAddress, inAddress } from "../../ui/address";
 import { Choice } from "../../ui/fields/choice";
 import { DropPlace } from "../../ui/files/drop-place";
@@ -40,11 +40,10 @@ import type { Route } from "./+types/page";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
-  const tray = await repository.tray(params.slot);
-  const isTaken = (file: FileId) => takenFiles(session.state).has(file);
+  const { tray, isTaken, reading } = await openReading(repository, session);
   return {
     tray,
-    reading: readingOf(tray, repository.surroundings.fresh, isTaken),
+    reading,
     readFile: ({ id }: { readonly id: FileId }) => repository.readFile(params.slot, id),
     letGo: (pieces: typeof tray.pieces) =>
       tray.drop(

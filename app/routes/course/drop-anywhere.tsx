@@ -1,8 +1,6 @@
 import { useCallback, type ReactNode } from "react";
 import { useNavigate, useParams } from "react-router";
-import { takenFiles } from "#core/collect";
 import type { CourseSession, Repository } from "#storage";
-import { readingOf } from "../../course/tray-reading";
 import { DropPlace } from "../../ui/files/drop-place";
 
 /** Files let go anywhere in a course go into its tray; where one assignment stands open, for that one. */
@@ -20,9 +18,9 @@ export function DropAnywhere({
   const { slot } = session;
   const take = useCallback(
     async (files: File[]) => {
-      const tray = await repository.tray(slot);
-      const isTaken = (file: Parameters<Parameters<typeof readingOf>[2]>[0]) => takenFiles(session.state).has(file);
-      void readingOf(tray, repository.surroundings.fresh, isTaken).drop(files);
+      const { openReading } = await import("../../course/tray-reading");
+      const { reading } = await openReading(repository, session);
+      void reading.drop(files);
       await navigate(`/courses/${slot}/collect${assignmentId ? `?into=${assignmentId}` : ""}`);
     },
     [repository, session, slot, navigate, assignmentId],
