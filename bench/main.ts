@@ -6,6 +6,7 @@ import { madeUpCourse } from "./flat-course";
 import { leakyChecked, leakyCourse, withOneScore } from "./leaks";
 import { largeCourse, withScore } from "./large-course";
 import { buildSheet } from "./sheet";
+import { measureMatching, measureSheet, measureTray } from "./collect";
 import { measureDesk } from "./desk";
 import { measureGradebook } from "./gradebook";
 import { computeInWorker } from "./in-browser";
@@ -109,6 +110,14 @@ row("desk: key to note in the margin, median", desk.noteMedian);
 row("desk: key to note in the margin, slowest", desk.noteWorst);
 row("desk: first page of a PDF of 200, with taking it in", desk.firstPage);
 
+row("collect: 1,000 pieces matched with 1,000 students", measureMatching());
+const spread = await measureSheet(live.state);
+row("collect: .xlsx of 5,000 x 30 read", spread.read);
+row("collect: its 145,000 cells looked over", spread.look);
+const tray = await measureTray();
+row("collect: 300 files chosen, first row in sight", tray.first);
+row("collect: 300 files chosen, all read and matched", tray.all);
+
 const widths = [0, 1, 2, 3].map((column) => Math.max(...rows.map((cells) => (cells[column] ?? "").length), 12));
 const print = (cells: readonly string[]) => {
   console.log(
@@ -125,6 +134,7 @@ console.log(
 console.log(
   `Frames without cells while the gradebook was scrolled: ${String(gradebook.blankFrames)} of ${String(gradebook.frames)}.`,
 );
+console.log(`Longest task of the page while 300 files were read: ${tray.longest.toFixed(0)} ms.`);
 console.log(`Most pages drawn at a time while scrolling through the 200: ${String(desk.mostPages)}.`);
 console.log(
   `Students worked out the long way: ${String(totals.longWay.size)}. Largest difference from the sheet's doubles: ${worst.toExponential(1)}.`,

@@ -156,35 +156,12 @@ test("plan, rules, rubric workshop, pile, one student", async ({ page }) => {
   await shoot(page, "student");
 });
 
-test("desk with a drawing: ticked, written on, and the pen in hand", async ({ page }) => {
-  await openDemo(page, "/score/site-sketch/esi-okonwe");
-  await page.getByRole("img", { name: "esi-okonwe.svg" }).waitFor();
-  const point = async (steps: readonly string[], key: string, words?: string) => {
-    await page.keyboard.press("t");
-    for (const step of steps) await page.keyboard.press(step);
-    await page.keyboard.press(key);
-    if (words === undefined) return;
-    await page.keyboard.type(words);
-    await page.keyboard.press("Control+Enter");
-  };
-  const many = (key: string, times: number) => Array.from({ length: times }, () => key);
-  await point([...many("ArrowRight", 36), ...many("ArrowDown", 30)], "y");
-  await point([...many("ArrowLeft", 24), ...many("ArrowDown", 16)], "w", "Is this bank measured?");
-  await point(
-    [...many("ArrowRight", 12), ...many("ArrowDown", 3)],
-    "Enter",
-    "The bar ends where section B says it does.",
-  );
-  await page.keyboard.press("d");
-  const box = await page.locator("[data-pen-surface]").boundingBox();
-  if (!box) throw new Error("no page");
-  await page.mouse.move(box.x + 60, box.y + 368);
-  await page.mouse.down();
-  for (let step = 0; step <= 24; step += 1)
-    await page.mouse.move(box.x + 60 + step * 7.5, box.y + 368 + 3 * Math.sin(step));
-  await page.mouse.up();
-  await allKept(page);
-  await shoot(page, "desk-drawing");
+test("collect with a full tray", async ({ page }) => {
+  await openDemo(page, "/collect");
+  await page.getByRole("button", { name: "Try it with the demo’s inbox" }).click();
+  await expect(page.getByRole("button", { name: /^Take in 24 hand-ins/ })).toBeEnabled();
+  await page.getByRole("textbox", { name: "Student of essay_final_v2.pdf" }).fill("am");
+  await shoot(page, "collect");
 });
 
 test("sweep with papers beside", async ({ page }) => {

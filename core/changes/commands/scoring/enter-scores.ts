@@ -1,10 +1,10 @@
 import { z } from "zod";
 import { ok, refuse, type Result } from "#core/kernel";
-import { commentField, idField, resultOf, withRecords, type CourseState, type ResultRecord } from "#core/model";
+import { commentField, idField, resultOf, type CourseState, type ResultRecord } from "#core/model";
 import { counted } from "#core/words";
 import type { ChangeIssue, CommandKind, PaperPlace } from "../../engine/change";
 import { checkSeen, finish, paperAt, put, type Paper } from "../../engine/command-parts";
-import { entryText } from "./entry-text";
+import { entryText, textOfResult } from "./entry-text";
 import type { Patch } from "../../engine/patch";
 import { readTyped } from "./typed-entry";
 
@@ -104,8 +104,7 @@ export function previewCells(state: CourseState, cells: readonly EntryCell[]): C
       const why = read.issue.why;
       return { cell, before, outcome: { kind: "canConfirm" in why ? "asks" : "refused", why } };
     }
-    const after = withRecords(state, "results", [read.value.next]);
-    const text = entryText(after, cell.assignmentId, cell.studentId);
+    const text = textOfResult(state, read.value.next);
     const same = [put(state, "results", read.value.next), ...read.value.judgements].every((patch) => patch === null);
     return { cell, before, outcome: same ? { kind: "same" } : { kind: "changes", after: text } };
   });

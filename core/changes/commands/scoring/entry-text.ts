@@ -1,5 +1,5 @@
 import { fromDecimal, pointsText, type AssignmentId, type StudentId } from "#core/kernel";
-import { resultOf, type CourseState } from "#core/model";
+import { resultOf, type CourseState, type ResultRecord } from "#core/model";
 import { figuresOf } from "#core/totals";
 
 /** An entry and the comment behind its colon, `33: nice graphs`; null where there is no colon. */
@@ -11,8 +11,12 @@ export function entryAndComment(text: string): { readonly entry: string; readonl
 }
 
 /** What stands in a cell when it is opened for typing, in the entry language; empty where nothing was entered. */
-export function entryText(state: CourseState, assignmentId: AssignmentId, studentId: StudentId): string {
-  const result = resultOf(state, assignmentId, studentId);
+export const entryText = (state: CourseState, assignmentId: AssignmentId, studentId: StudentId): string =>
+  textOfResult(state, resultOf(state, assignmentId, studentId));
+
+/** The same for a result that is not stored yet; of the course it asks only for what stands beside it. */
+export function textOfResult(state: CourseState, result: ResultRecord): string {
+  const { assignmentId, studentId } = result;
   if (result.decision) return result.decision === "missing" ? "m" : "x";
   const typed = result.setByHand ?? result.score;
   const withLateness = (what: string) =>

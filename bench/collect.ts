@@ -1,0 +1,75 @@
+import { matchPieces, type PieceId } from "#core/collect";
+import { findHead, previewSheet, type Sheet } from "#core/formats";
+import { assignmentsOf, studentsOf, type CourseState } from "#core/model";
+import { chance, hardRoster, TELLING_HABITS, VAGUE_HABITS } from "../core/testing/naming-habits";
+import { readSheets } from "../workers/tables/sheets-in";
+import { writeSheets } from "../workers/tables/sheets-out";
+import { ADDRESS, inApplication } from "./in-application";
+
+const XLSX = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet";
+
+/** Milliseconds in which 1,000 pieces of every naming habit find their students among 1,000. */
+export function measureMatching(): number {
+  const next = chance(11);
+  const students = hardRoster(1_000, next);
+  const habits = [...Object.values(TELLING_HABITS), ...Object.values(VAGUE_HABITS)];
+  const pieces = students.map((student, index) => ({
+    id: `piece:${String(index)}` as PieceId,
+    letter: null,
+    sum: String(index),
+    beginning: "",
+    author: "",
+    senderAddress: "",
+    senderName: "",
+    ...habits[index % habits.length]?.(student, next, "memo"),
+    path: habits[index % habits.length]?.(student, next, "memo").path ?? "",
+  }));
+  const start = performance.now();
+  matchPieces(pieces, { students, groupOf: () => null, decided: new Map(), title: "memo" });
+  return performance.now() - start;
+}
+
+/** Milliseconds to read an .xlsx of 5,000 rows and 30 columns, and to look each cell over against a course. */
+export async function measureSheet(state: CourseState): Promise<{ readonly read: number; readonly look: number }> {
+  const students = studentsOf(state);
+  const assignments = assignmentsOf(state).slice(0, 29);
+  const rows = Array.from({ length: 5_000 }, (_, row) => [
+    students[row % students.length]?.number ?? "",
+    ...assignments.map((_assignment, column) => ((row * 7 + column) % 40) / 2),
+  ]);
+  const sheet: Sheet = { name: "Scores", rows: [["Number", ...assignments.map(({ name }) => name)], ...rows] };
+  const blob = await writeSheets([sheet], "xlsx");
+  const start = performance.now();
+  const [back] = await readSheets(blob, XLSX);
+  const read = performance.now() - start;
+  const head = back && findHead(state, back, null);
+  if (head) previewSheet(state, back, head, null);
+  return { read, look: performance.now() - start - read };
+}
+
+/** Milliseconds from 300 files chosen to the first rows in sight, to all of them read, and the longest the page was held. */
+export const measureTray = () =>
+  inApplication(async (page) => {
+    await page.goto(`${ADDRESS}/courses/reading-rivers/collect?into=story-map`);
+    await page.locator("html[data-ready]").waitFor();
+    await page.evaluate(() => {
+      const seen = { first: 0, longest: 0 };
+      Object.assign(window, { seen });
+      new PerformanceObserver((list) => {
+        for (const { duration } of list.getEntries()) seen.longest = Math.max(seen.longest, duration);
+      }).observe({ entryTypes: ["longtask"] });
+    });
+    const files = Array.from({ length: 300 }, (_, index) => ({
+      name: `essay ${String(index)}.md`,
+      mimeType: "text/markdown",
+      buffer: Buffer.from(`# Essay ${String(index)}\n${"The river rose in the night. ".repeat(200)}`),
+    }));
+    const start = Date.now();
+    await page.locator('input[type="file"][aria-label="Choose files"]').setInputFiles(files);
+    await page.getByRole("list", { name: "What came in" }).getByRole("listitem").nth(1).waitFor();
+    const first = Date.now() - start;
+    await page.getByText("300 to decide").waitFor();
+    const all = Date.now() - start;
+    const longest = await page.evaluate(() => (window as unknown as { seen: { longest: number } }).seen.longest);
+    return { first, all, longest };
+  }, 60_000);
