@@ -32,6 +32,8 @@ const PACKAGES = {
   age: ["/usr/bin/age"],
   // Writes and reads what cameras put into pictures.
   "libimage-exiftool-perl": ["/usr/bin/exiftool"],
+  // Opens the spreadsheets that the application writes, and saves some for it to read.
+  "libreoffice-calc-nogui": ["/usr/bin/soffice"],
   "python3-gi": ["/usr/lib/python3/dist-packages/gi/__init__.py"],
   "gir1.2-poppler-0.18": ["x86_64-linux-gnu", "aarch64-linux-gnu"].map(
     (place) => `/usr/lib/${place}/girepository-1.0/Poppler-0.18.typelib`,
