@@ -79,7 +79,7 @@ describe("a spreadsheet", () => {
     async (format, told) => {
       const path = join(folder, `scores.${format}`);
       writeFileSync(path, Buffer.from(await (await writeSheets([SCORES], format)).arrayBuffer()));
-      expect(execFileSync("python3", ["-c", PYTHON, path], { encoding: "utf8" }).trim()).toBe(told);
+      expect(execFileSync("/usr/bin/python3", ["-c", PYTHON, path], { encoding: "utf8" }).trim()).toBe(told);
     },
   );
 

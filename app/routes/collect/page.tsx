@@ -14,8 +14,10 @@ import { Choice } from "../../ui/fields/choice";
 import { DropPlace } from "../../ui/files/drop-place";
 import { useSearchChoice } from "../../ui/hooks/use-search-choice";
 import { issueWords } from "../../ui/words/words";
+import { MarkedOutside } from "./marked-outside";
 import { ReadingState } from "./reading-state";
 import {
+  cameBack,
   collectable,
   dueWords,
   firstToJudge,
@@ -42,6 +44,7 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
   const { repository, session } = await openCourse(context, params.slot);
   const { tray, isTaken, reading } = await openReading(repository, session);
   return {
+    repository,
     tray,
     reading,
     readFile: ({ id }: { readonly id: FileId }) => repository.readFile(params.slot, id),
@@ -75,7 +78,7 @@ export async function clientAction({ request, params, context }: Route.ClientAct
 }
 
 export default function CollectPage({ loaderData, params }: Route.ComponentProps) {
-  const { tray, reading, readFile, letGo } = loaderData;
+  const { repository, tray, reading, readFile, letGo } = loaderData;
   const { state, now } = useLive(loaderData.shown);
   const [text, set] = useSearchChoice();
   const all = useSyncExternalStore(tray.subscribe, () => tray.pieces);
@@ -90,8 +93,12 @@ export default function CollectPage({ loaderData, params }: Route.ComponentProps
   const taking = useTakingIn();
   const assignment = wanted ?? likelyAssignment(state, pieces, now);
   const time = text("time") === "inTime" ? "inTime" : "dated";
-  const { matches, isCurrent } = useMatches(state, assignment, pieces);
   const kept = useKeptSums(state, assignment, pieces, readFile);
+  const unknown = useMemo(() => {
+    const back = assignment ? cameBack(state, assignment, pieces, kept) : null;
+    return back && back.size > 0 ? pieces.filter(({ id }) => !back.has(id)) : pieces;
+  }, [state, assignment, pieces, kept]);
+  const { matches, isCurrent } = useMatches(state, assignment, unknown);
   const rows = useMemo(
     () => assignment && trayRows({ state, assignment, pieces, matches, kept, time }),
     [state, assignment, pieces, matches, kept, time],
@@ -123,6 +130,13 @@ export default function CollectPage({ loaderData, params }: Route.ComponentProps
           {taking.taken === assignment.id && (
             <TakenIn slot={params.slot} assignment={assignment} first={firstToJudge(state, assignment, now)} />
           )}
+          <MarkedOutside
+            state={state}
+            assignment={assignment}
+            marked={rows.marked}
+            readFile={readFile}
+            onDone={(done) => void letGo(done)}
+          />
           <div className="mt-3 flex items-end justify-between gap-4 text-[14px]">
             <SourceTabs
               pieces={waiting}
@@ -167,7 +181,7 @@ export default function CollectPage({ loaderData, params }: Route.ComponentProps
             students={stillOut(state, assignment, inTray, now)}
             all={studentsOf(state).length}
           />
-          <TakeOut state={state} assignment={assignment} now={now} />
+          <TakeOut repository={repository} slot={params.slot} state={state} assignment={assignment} />
         </aside>
       </div>
       {pieces.length > 0 && (

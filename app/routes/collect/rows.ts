@@ -2,6 +2,8 @@ import {
   handInsOf,
   outlooksOf,
   placePieces,
+  whichLeft,
+  type FileOut,
   type HandInToTake,
   type Match,
   type Piece,
@@ -19,8 +21,10 @@ import {
   plainText,
   rosterName,
   studentsOf,
+  workKindOf,
   type Assignment,
   type CourseState,
+  type WorkFile,
 } from "#core/model";
 import { laneOf } from "#core/release";
 import { isSheetType } from "#core/formats";
@@ -29,7 +33,7 @@ import { counted, dayText } from "#core/words";
 import { doubtWords, evidenceWords, outlookWords, TROUBLE_WORDS } from "./reason-words";
 
 /** In which part of the tray a piece stands. */
-export type Group = "open" | "likely" | "sure" | "out";
+export type Group = "open" | "back" | "likely" | "sure" | "out";
 
 /** A piece as it is drawn. */
 export interface TrayRow {
@@ -50,6 +54,8 @@ export interface TrayRow {
 export interface TrayRows {
   readonly groups: Readonly<Record<Group, readonly TrayRow[]>>;
   readonly handIns: readonly HandInToTake[];
+  /** Files that left in an archive and come back with other bytes: marked outside. */
+  readonly marked: readonly { readonly piece: Piece; readonly studentId: StudentId; readonly file: WorkFile }[];
 }
 
 /** Files that students have handed in for an assignment, with whose they are. */
@@ -100,7 +106,12 @@ interface TrayQuestion {
 
 /** The tray as it is drawn. */
 export function trayRows({ state, assignment, pieces, matches, kept, time }: TrayQuestion): TrayRows {
-  const { placed, again } = placePieces(pieces, matches, kept);
+  const back = cameBack(state, assignment, pieces, kept);
+  const { placed, again } = placePieces(
+    pieces.filter(({ id }) => !back.has(id)),
+    matches,
+    kept,
+  );
   const handIns = handInsOf(state, assignment, placed, time);
   const outlooks = outlooksOf(state, assignment, handIns);
   const handInOfPiece = new Map(handIns.flatMap((handIn) => handIn.pieces.map(({ id }) => [id, handIn] as const)));
@@ -111,6 +122,8 @@ export function trayRows({ state, assignment, pieces, matches, kept, time }: Tra
   };
   const fileOf = (id: PieceId) => pieces.find((piece) => piece.id === id)?.file.name ?? "another";
   const rows = pieces.map((piece): TrayRow => {
+    const out = back.get(piece.id);
+    if (out) return backRow(piece, out, nameOf(out.studentId));
     const match = matches.get(piece.id);
     const handIn = handInOfPiece.get(piece.id);
     const outlook = handIn && outlooks.get(handIn);
@@ -133,7 +146,46 @@ export function trayRows({ state, assignment, pieces, matches, kept, time }: Tra
     };
   });
   const of = (group: Group) => rows.filter((row) => row.group === group);
-  return { groups: { open: of("open"), likely: of("likely"), sure: of("sure"), out: of("out") }, handIns };
+  return {
+    groups: { open: of("open"), back: of("back"), likely: of("likely"), sure: of("sure"), out: of("out") },
+    handIns,
+    marked: pieces.flatMap((piece) => {
+      const out = back.get(piece.id);
+      return out && !out.isSame ? [{ piece, studentId: out.studentId, file: out.file }] : [];
+    }),
+  };
+}
+
+const backRow = (piece: Piece, { isSame }: { readonly isSame: boolean }, name: string): TrayRow => ({
+  piece,
+  group: isSame ? "out" : "back",
+  studentId: null,
+  name: isSame ? null : name,
+  guess: null,
+  words: [isSame ? `the same file again of ${name}` : "marked outside: its remarks are taken in"],
+  warnings: [],
+});
+
+/** Pieces that left with the hand-ins, by what they are: the same bytes, or a PDF that was marked outside. */
+export type CameBack = ReadonlyMap<PieceId, FileOut & { readonly isSame: boolean }>;
+
+/** Finds the pieces that left from here in an archive of hand-ins; what a person decided about stays decided. */
+export function cameBack(
+  state: CourseState,
+  assignment: Assignment,
+  pieces: readonly Piece[],
+  kept: TrayQuestion["kept"],
+): CameBack {
+  const left = whichLeft(state, assignment);
+  return new Map(
+    pieces.flatMap((piece) => {
+      const out = piece.decision ? null : left(piece);
+      if (!out) return [];
+      const isSame = kept.get(out.studentId)?.has(piece.sum) ?? false;
+      const isMarked = !piece.trouble && workKindOf(piece.file) === "pdf" && workKindOf(out.file) === "pdf";
+      return isSame || isMarked ? [[piece.id, { ...out, isSame }] as const] : [];
+    }),
+  );
 }
 
 /** Pieces of evidence that are told; each kind once. */

@@ -1,7 +1,8 @@
 import { useState } from "react";
 import { scoresSheets } from "#core/formats";
-import type { Instant } from "#core/kernel";
 import { assignmentsOf, courseOf, type Assignment, type CourseState } from "#core/model";
+import type { Repository } from "#storage";
+import { counted } from "#core/words";
 import { runTableJob } from "../../../workers/client";
 import type { SheetFormat } from "../../../workers/protocol";
 import { Choice } from "../../ui/fields/choice";
@@ -16,11 +17,13 @@ const FORMATS: readonly SheetFormat[] = ["xlsx", "ods", "csv"];
 export function TakeOut({
   state,
   assignment,
-  now,
+  repository,
+  slot,
 }: {
+  readonly repository: Repository;
+  readonly slot: string;
   readonly state: CourseState;
   readonly assignment: Assignment;
-  readonly now: Instant;
 }) {
   const [what, setWhat] = useState<"one" | "all">("one");
   const [comments, setComments] = useState(true);
@@ -28,11 +31,23 @@ export function TakeOut({
   const save = (format: SheetFormat) =>
     job.run(async (signal) => {
       const assignmentIds = what === "one" ? [assignment.id] : assignmentsOf(state).map(({ id }) => id);
-      const sheets = scoresSheets(state, { assignmentIds, comments, totals: what === "all" }, now);
+      const sheets = scoresSheets(
+        state,
+        { assignmentIds, comments, totals: what === "all" },
+        repository.surroundings.now(),
+      );
       const blob = await runTableJob((jobs) => jobs.writeSheets(sheets, format), signal);
       const name = `${what === "one" ? assignment.shortName : courseOf(state).shortTitle} scores.${format}`;
       saveAs(blob, name);
       return `${name} was saved.`;
+    });
+  const pack = () =>
+    job.run(async (signal, tell) => {
+      const { handInsArchive } = await import("../../exports/hand-ins");
+      const { archive, files } = await handInsArchive({ state, assignment, repository, slot, signal, tell });
+      const name = `${assignment.shortName} hand-ins.zip`;
+      saveAs(archive, name);
+      return `${name} was saved with ${counted(files, "file")}.`;
     });
   return (
     <section aria-label="Spreadsheet" className="mt-8">
@@ -57,6 +72,15 @@ export function TakeOut({
             {format}
           </button>
         ))}
+      </p>
+      <h2 className="mt-6 text-[14px] font-semibold">Mark elsewhere</h2>
+      <p className="text-[13px] text-soft">
+        All hand-ins as an archive, a folder a student. Mark the PDF files in any program, drop the archive here.
+      </p>
+      <p className="mt-1 text-[14px]">
+        <button type="button" className="link" onClick={() => void pack()}>
+          Hand-ins of {assignment.name}
+        </button>
       </p>
       <JobStatus job={job} />
     </section>

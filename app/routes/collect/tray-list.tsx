@@ -10,6 +10,7 @@ import { TrayRow } from "./tray-row";
 
 const GROUPS: readonly (readonly [group: Group, words: string, colour: string])[] = [
   ["open", "to decide", "text-wax"],
+  ["back", "come back marked", "text-plum"],
   ["likely", "likely", "text-ochre"],
   ["sure", "sure", "text-green"],
   ["out", "left out", "text-soft"],

@@ -11,6 +11,7 @@ import { StudentField } from "./student-field";
 /** The line from a piece to its student: whole where it is sure, begun where it is to be decided. */
 const LINES: Readonly<Record<Group, string>> = {
   open: "w-2/5 border-t-2 border-dotted border-wax",
+  back: "w-full border-t-2 border-double border-plum",
   likely: "w-full border-t-2 border-dashed border-ochre",
   sure: "w-full border-t-2 border-green",
   out: "w-0",

@@ -36,7 +36,7 @@ export function useMatches(
       current = false;
     };
   }, [question]);
-  return { matches: question ? answer.matches : NONE, isCurrent: answer.question === question };
+  return { matches: question ? answer.matches : NONE, isCurrent: question === null || answer.question === question };
 }
 
 const traitsOf = ({ id, path, letter, sum, beginning, author, senderAddress, senderName }: Piece) => ({

@@ -56,7 +56,7 @@ import { addFeedbackFile, removeFeedbackFile } from "../commands/notes/feedback-
 import { readMessages, replyAsStudent, sendMessage } from "../commands/talk/messages";
 import { takeInPosts } from "../commands/collect/posts";
 import { judgeAnswer, saveQuestions, takeInAnswers } from "../commands/scoring/questions";
-import { takeInNotes } from "../commands/notes/take-in-notes";
+import { takeInMarkedPapers, takeInNotes } from "../commands/notes/take-in-notes";
 import { setComment, setLateness, setStanding } from "../commands/scoring/set-standing";
 
 /** Every kind of change there is, by name. */
@@ -137,6 +137,7 @@ const commandKinds = {
   startCourse,
   takeInAnswers,
   takeInNotes,
+  takeInMarkedPapers,
   takeInPosts,
   timeRelease,
 } as const;

@@ -37,7 +37,11 @@ export const JOURNAL_KINDS: readonly (readonly [kind: string, words: string, typ
     "Scores and standings",
     /^(setScore|enterScores|setByHand|adjustScores|setStanding|setLateness|scoreAttempt|scoreGroup|adjustMember|judge|judgeAnswer|setAttainment|scaleAssignment)$/,
   ],
-  ["comments", "Comments and notes", /^(setComment|setCriterionComment|addNote|editNote|removeNote)$/],
+  [
+    "comments",
+    "Comments and notes",
+    /^(setComment|setCriterionComment|addNote|editNote|removeNote|takeInNotes|takeInMarkedPapers)$/,
+  ],
   [
     "release",
     "Release",

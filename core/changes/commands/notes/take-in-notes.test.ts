@@ -40,6 +40,32 @@ describe("remarks that come back in a file", () => {
     expect(notesOf(edited, essay, ada)).toMatchObject([{ body: "Why so?", target: { start: 0 } }]);
   });
 
+  it("on many papers are one change; a paper that brings nothing new is passed over, and one that is refused stops all", () => {
+    const withBen = run(smallCourse(), {
+      type: "addHandIn",
+      assignmentId: essay,
+      studentId: studentId("ben"),
+      at: null,
+      files: [{ id: fileId("ben"), name: "ben.pdf", mediaType: "application/pdf", size: 10 }],
+    });
+    const papers = (...whose: string[]) =>
+      whose.map((who) => ({
+        assignmentId: essay,
+        studentId: studentId(who),
+        fileId: fileId(who),
+        notes: [note("elsewhere", `Why, ${who}?`)],
+      }));
+    const taken = (state: CourseState, ...whose: string[]) =>
+      runCommand(state, { type: "takeInMarkedPapers", papers: papers(...whose) }, WORLD);
+    const both = taken(withBen, "ada", "ben");
+    expect(both.ok && both.value.change.line).toBe("Essay: 2 remarks on 2 papers taken in");
+    const once = run(withBen, { type: "takeInMarkedPapers", papers: papers("ada") });
+    const rest = taken(once, "ada", "ben");
+    expect(rest.ok && rest.value.change.line).toBe("Essay: 1 remark on 1 paper taken in");
+    expect(taken(withBen, "ada", "cleo")).toMatchObject({ ok: false, issue: { code: "unknown_record", what: "file" } });
+    expect(taken(once, "ada")).toMatchObject({ ok: false, issue: { code: "nothing_to_change" } });
+  });
+
   it("are evidence only for criteria the rubric has, and stand on files that are there", () => {
     const taken = run(smallCourse(), takeIn(note("x", "?", "unknown")));
     expect(notesOf(taken, essay, ada)[0]?.criterionId).toBeNull();

@@ -4,8 +4,10 @@ import { commentField, handInOf, idField, noteSchema, notesOf, rubricOf, type No
 import { counted } from "#core/words";
 import type { CommandKind } from "../../engine/change";
 import { finish, paperAt, put } from "../../engine/command-parts";
+import type { Patch } from "../../engine/patch";
 import { checkTarget } from "./notes";
 
+/** Remarks on one file of one paper, as they were read. */
 const takeInInput = z.object({
   assignmentId: idField("assignment"),
   studentId: idField("student"),
@@ -63,5 +65,26 @@ export const takeInNotes: CommandKind<z.infer<typeof takeInInput>> = {
       `${paper.value.title}: ${counted(records.length, "remark")} read in on ${file.name}`,
       ...records.map((record) => put(state, "notes", record)),
     );
+  },
+};
+
+const papersInput = z.object({ papers: z.array(takeInInput).min(1).max(5_000) });
+
+/** Takes in the remarks on many papers that were marked elsewhere, as one change; a paper that brings nothing new is passed over. */
+export const takeInMarkedPapers: CommandKind<z.infer<typeof papersInput>> = {
+  input: papersInput,
+  prepare: (state, { papers }, context) => {
+    const patches: Patch[] = [];
+    let taken = 0;
+    for (const paper of papers) {
+      const one = takeInNotes.prepare(state, paper, context);
+      if (!one.ok && one.issue.code !== "nothing_to_change") return one;
+      if (!one.ok) continue;
+      patches.push(...one.value.patches);
+      taken += 1;
+    }
+    const names = [...new Set(papers.map(({ assignmentId }) => state.assignments[assignmentId]?.name ?? ""))];
+    const what = `${counted(patches.length, "remark")} on ${counted(taken, "paper")} taken in`;
+    return finish(`${names.join(", ")}: ${what}`, ...patches);
   },
 };
