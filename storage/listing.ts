@@ -26,6 +26,13 @@ export async function keepListing(shelves: Shelves, slot: string, state: CourseS
   await shelves.meta.set(`${PREFIX}${slot}`, { slot, title, origin } satisfies CourseListing);
 }
 
+/** Lists a course under its present title; one that is put away stays so. */
+export async function renameListing(shelves: Shelves, slot: string, state: CourseState): Promise<void> {
+  const listed = listingSchema.safeParse(await shelves.meta.get(`${PREFIX}${slot}`)).data;
+  const { title } = courseOf(state);
+  if (listed && listed.title !== title) await shelves.meta.set(`${PREFIX}${slot}`, { ...listed, title });
+}
+
 /** Puts a course away, or takes it out again; nothing of the course itself changes. */
 export async function markArchived(shelves: Shelves, listing: CourseListing, archived: boolean): Promise<void> {
   await shelves.meta.set(`${PREFIX}${listing.slot}`, { ...listing, archived });

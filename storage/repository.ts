@@ -1,6 +1,6 @@
 import { ENTRY_SCHEMA, runCommand, type Command, type Entry } from "#core/changes";
 import { refuse, type FileId } from "#core/kernel";
-import { EMPTY_STATE } from "#core/model";
+import { courseOf, EMPTY_STATE } from "#core/model";
 import { followAll, writeWholeJournal } from "./journal";
 import { JournalError } from "./journal-error";
 import { dropListing, isKnown, keepListing, markArchived, readListings, type CourseListing } from "./listing";
@@ -17,6 +17,7 @@ const RECENT_FILES = 8;
 /** The one door to everything that is kept. */
 export class Repository {
   #sessions = new Map<string, Promise<CourseSession | null>>();
+  #opened = new Map<string, CourseSession>();
   #trays = new Map<string, Promise<Tray>>();
   #recentFiles = new Map<string, Blob>();
   #listed: readonly CourseListing[] | null = null;
@@ -40,9 +41,16 @@ export class Repository {
     return listed;
   }
 
-  /** The courses as last listed, without waiting for the store: what a screen needs while a person types. */
+  /**
+   * The courses as last listed, without waiting for the store: what a screen needs while a person types. Those that are
+   * open go by what they are called now.
+   */
   async coursesAtHand(): Promise<readonly CourseListing[]> {
-    return this.#listed ?? this.courses();
+    const listed = this.#listed ?? (await this.courses());
+    return listed.map((one) => {
+      const session = this.#opened.get(one.slot);
+      return session ? { ...one, title: courseOf(session.state).title } : one;
+    });
   }
 
   /**
@@ -73,7 +81,9 @@ export class Repository {
 
   async #open(slot: string): Promise<CourseSession | null> {
     if (!(await isKnown(this.shelves, slot))) return null;
-    return CourseSession.open(slot, this.shelves, this.neighbours, this.surroundings);
+    const session = await CourseSession.open(slot, this.shelves, this.neighbours, this.surroundings);
+    this.#opened.set(slot, session);
+    return session;
   }
 
   /**
@@ -116,6 +126,7 @@ export class Repository {
     session?.close();
     this.#sessions.delete(slot);
     this.#trays.delete(slot);
+    this.#opened.delete(slot);
     await this.neighbours.alone("courses", async () => {
       await beginReading(this.shelves, slot);
       await dropListing(this.shelves, slot);

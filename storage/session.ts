@@ -32,7 +32,7 @@ import {
   type Ledger,
 } from "./journal";
 import { JournalError, JournalGoneError } from "./journal-error";
-import { keepListing } from "./listing";
+import { keepListing, renameListing } from "./listing";
 import { readJournal } from "./read-journal";
 import type { Neighbours, Shelves } from "./shelf";
 
@@ -91,6 +91,7 @@ export class CourseSession {
   #setAside: readonly Change[] = [];
   #flushing: Promise<void> | null = null;
   #keepAnew = false;
+  #listedAs: CourseState["courses"] | null = null;
   #taken = 0;
   // Looked into after the first write, because earlier sessions may have left many single entries.
   #writtenSinceCompacting = COMPACT_EVERY;
@@ -300,6 +301,15 @@ export class CourseSession {
     this.#say({ kind: "kept", at: this.surroundings.now() });
     this.neighbours.announce(this.slot);
     await writeHead(this.shelves, this.slot, this.#ledger.seq).catch(() => null);
+    await this.#listAnew().catch(() => null);
+  }
+
+  /** The list of courses goes by what a course is called now. */
+  async #listAnew(): Promise<void> {
+    const { courses } = this.#ledger.state;
+    if (courses === this.#listedAs) return;
+    await renameListing(this.shelves, this.slot, this.#ledger.state);
+    this.#listedAs = courses;
   }
 
   async #writeAnew(): Promise<void> {
