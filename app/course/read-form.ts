@@ -3,6 +3,19 @@ import { z } from "zod";
 /** The name under which a course lies in this browser, as a form sends it. */
 export const slotField = z.string().trim().min(1).max(200);
 
+/** A field that holds JSON, such as a list that was shown; what is none is refused like any other field. */
+export const jsonField = z
+  .string()
+  .max(40_000_000)
+  .transform((text, context): unknown => {
+    try {
+      return JSON.parse(text);
+    } catch {
+      context.addIssue({ code: "custom", message: "not JSON" });
+      return z.NEVER;
+    }
+  });
+
 /**
  * Reads the fields of a form that was sent. Names in `lists` may come more than once, and come as a list; of any other the
  * last one counts.

@@ -49,3 +49,4 @@ export {
 export { narrow, type Source, type Total } from "./leaks/narrowing";
 export { displayedInterval, letterInterval, shownTotals } from "./shown-totals";
 export { remindersFor, type ReminderFilter } from "./reminders";
+export { handingIn, type HandingIn } from "./give/handing-in";

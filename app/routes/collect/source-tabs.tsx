@@ -6,15 +6,29 @@ export function SourceTabs({
   pieces,
   source,
   onChoose,
+  onInbox,
 }: {
   readonly pieces: readonly Piece[];
   /** Empty: all of it. */
   readonly source: string;
   readonly onChoose: (source: string) => void;
+  /** Drops the demo's inbox; left out where there is none to try. */
+  readonly onInbox?: (() => void) | undefined;
 }) {
   const counts = new Map<string, number>();
   for (const piece of pieces) counts.set(piece.source, (counts.get(piece.source) ?? 0) + 1);
-  if (pieces.length === 0) return <p className="text-soft">The tray is empty.</p>;
+  if (pieces.length === 0) {
+    return (
+      <p className="text-soft">
+        The tray is empty. Files can be let go anywhere in the course.{" "}
+        {onInbox && (
+          <button type="button" className="link" onClick={onInbox}>
+            Try it with the demo’s inbox
+          </button>
+        )}
+      </p>
+    );
+  }
   const [only] = counts.keys();
   const tabs: readonly (readonly [source: string, words: string])[] = [
     ...(counts.size > 1 ? [["", `All ${counted(pieces.length, "piece")}`] as const] : []),

@@ -3,6 +3,7 @@ import { useFetcher } from "react-router";
 import type { ChangeResult } from "#core/changes";
 import type { AssignmentId } from "#core/kernel";
 import { useNews } from "../../course/use-news";
+import type { TakeInAnswer } from "./take-in-asked";
 import { useLatest } from "../../ui/hooks/use-latest";
 
 /** Taking in, as the page sees it: its form, whether it is under way, and what came of it. */
@@ -14,19 +15,12 @@ export interface TakingIn {
   readonly taken: AssignmentId | null;
 }
 
-/** What the page's action answers. */
-interface Answer {
-  readonly done: ChangeResult | null;
-  readonly taken: AssignmentId | null;
-  readonly trouble: string | null;
-}
-
 /**
  * Sends what is taken in as the page's own form, and says at the foot of the screen what came of it; `onDone` is called when
  * it was taken in.
  */
 export function useTakingIn(onDone?: () => void): TakingIn {
-  const fetcher = useFetcher<Answer>();
+  const fetcher = useFetcher<TakeInAnswer>();
   const news = useNews();
   const tell = useLatest((done: ChangeResult) => {
     news(done);

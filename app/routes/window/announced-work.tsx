@@ -1,16 +1,23 @@
 import type { WorkFile } from "#core/model";
-import type { Announced } from "#core/release";
+import type { Announced, HandingIn } from "#core/release";
 import { momentText } from "#core/words";
 import { Attached } from "../../ui/letter/attached";
 import { formattedHtml } from "../../ui/letter/formatted";
+import { HandInForm } from "./hand-in-form";
 
 /** Work that is announced: what is to be done, by when, and, where it is said so, how it will be judged. */
 export function AnnouncedWork({
   work,
+  handing,
+  isStudent,
   timeZone,
   read,
 }: {
   readonly work: readonly Announced[];
+  /** What is known about handing each in. */
+  readonly handing: ReadonlyMap<string, HandingIn>;
+  /** The window is open as the student, not only looked at. */
+  readonly isStudent: boolean;
   readonly timeZone: string;
   readonly read: (file: WorkFile) => Promise<Blob | null>;
 }) {
@@ -64,9 +71,15 @@ export function AnnouncedWork({
                 ))}
               </section>
             )}
+            <Handing work={one} about={handing.get(one.id)} timeZone={timeZone} isStudent={isStudent} />
           </details>
         ))}
       </div>
     </section>
   );
+}
+
+function Handing(props: Omit<Parameters<typeof HandInForm>[0], "about"> & { readonly about: HandingIn | undefined }) {
+  const { about } = props;
+  return about && <HandInForm {...props} about={about} />;
 }

@@ -1,5 +1,5 @@
 import { useEffect } from "react";
-import { Link } from "react-router";
+import { data, Link } from "react-router";
 import { type WorkFile } from "#core/model";
 import { CourseProvider } from "../../course/course-provider";
 import { live, useLive } from "../../course/live";
@@ -13,6 +13,7 @@ import { LetterSection } from "./letter-section";
 import { Mailbox } from "./mailbox";
 import type { Route } from "./+types/page";
 import { windowRows } from "./rows";
+import { takeHandIn } from "./take-hand-in";
 
 /** Reads fixed copies and what is announced: nothing else of the course's present state goes to this page but names. */
 export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
@@ -30,6 +31,15 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
   };
 }
 
+export async function clientAction({ request, params, context }: Route.ClientActionArgs) {
+  const receipt = await takeHandIn(
+    request,
+    fromAddress("student", params.studentId),
+    await openCourse(context, params.slot),
+  );
+  return data(receipt, receipt.trouble === null ? 200 : 400);
+}
+
 export default function StudentWindow(props: Route.ComponentProps) {
   return (
     <CourseProvider session={props.loaderData.session}>
@@ -40,7 +50,7 @@ export default function StudentWindow(props: Route.ComponentProps) {
 
 function Window({ loaderData, params }: Route.ComponentProps) {
   const { isReading, read, bytes } = loaderData;
-  const { letters, announced, totals, mails, studentId, name, courseTitle, timeZone, nameOf } = useLive(
+  const { letters, announced, handing, totals, mails, studentId, name, courseTitle, timeZone, nameOf } = useLive(
     loaderData.shown,
   );
   const files = letters.flatMap(({ comments }) => comments?.files ?? []);
@@ -106,7 +116,7 @@ function Window({ loaderData, params }: Route.ComponentProps) {
             />
           ))
         )}
-        <AnnouncedWork work={announced} timeZone={timeZone} read={read} />
+        <AnnouncedWork work={announced} handing={handing} isStudent={isReading} timeZone={timeZone} read={read} />
       </main>
     </div>
   );

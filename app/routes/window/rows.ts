@@ -1,6 +1,6 @@
 import type { Instant, StudentId } from "#core/kernel";
 import { courseOf, fullName, mailsOf, type CourseState, type Message } from "#core/model";
-import { announcedWork, canReply, visibleMessages, visibleTo, visibleTotals } from "#core/release";
+import { announcedWork, canReply, handingIn, visibleMessages, visibleTo, visibleTotals } from "#core/release";
 import { orMissing } from "../../course/open-course";
 
 /** Fixed copies and what is announced: nothing else of the course reaches this page but names. @throws a 404 */
@@ -18,6 +18,12 @@ export function windowRows(state: CourseState, studentId: StudentId, now: Instan
   return {
     letters,
     announced: announcedWork(state, studentId, now),
+    handing: new Map(
+      Object.values(state.assignments).flatMap((assignment) => {
+        const about = handingIn(state, assignment, studentId, now);
+        return about ? [[assignment.id, about] as const] : [];
+      }),
+    ),
     totals: visibleTotals(state, studentId),
     mails: mailsOf(state).filter((mail) => mail.studentId === studentId),
     studentId,

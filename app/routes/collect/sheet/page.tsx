@@ -9,7 +9,7 @@ import { counted } from "#core/words";
 import { runTableJob } from "../../../../workers/client";
 import { live, useLive } from "../../../course/live";
 import { openCourse, orMissing } from "../../../course/open-course";
-import { readForm } from "../../../course/read-form";
+import { jsonField, readForm } from "../../../course/read-form";
 import { fromAddress } from "../../../ui/address";
 import { Tick } from "../../../ui/fields/tick";
 import { UnderStep } from "../../../ui/parts/under-step";
@@ -43,12 +43,7 @@ export async function clientLoader({ params, context, request }: Route.ClientLoa
 }
 
 /** The entries that are taken in, as they were shown. */
-const wish = z.object({
-  cells: z
-    .string()
-    .max(40_000_000)
-    .transform((text): unknown => JSON.parse(text)),
-});
+const wish = z.object({ cells: jsonField });
 
 export async function clientAction({ request, params, context }: Route.ClientActionArgs) {
   const asked = await readForm(request, wish);

@@ -1,0 +1,40 @@
+import { useMemo, useSyncExternalStore } from "react";
+import { takenFiles } from "#core/collect";
+import type { Instant } from "#core/kernel";
+import type { CourseState, WorkFile } from "#core/model";
+import type { Tray } from "#storage";
+import { fromAddress } from "../../ui/address";
+import { useSearchChoice } from "../../ui/hooks/use-search-choice";
+import { cameBack, likelyAssignment, trayRows, withClassSheets } from "./rows";
+import { useKeptSums } from "./use-kept-sums";
+import { useMatches } from "./use-matches";
+
+/** The tray of a course as a page shows it: what of it is chosen by the address, and what taking that in would make. */
+export function useTray(
+  tray: Tray,
+  readFile: (file: Pick<WorkFile, "id">) => Promise<Blob | null>,
+  { state, now }: { readonly state: CourseState; readonly now: Instant },
+) {
+  const [text, set] = useSearchChoice();
+  const all = useSyncExternalStore(tray.subscribe, () => tray.pieces);
+  const waiting = useMemo(() => all.filter(({ file }) => !takenFiles(state).has(file.id)), [all, state]);
+  const source = text("from");
+  const pieces = useMemo(
+    () => withClassSheets(state, source === "" ? waiting : waiting.filter((piece) => piece.source === source)),
+    [state, waiting, source],
+  );
+  const wanted = state.assignments[fromAddress("assignment", text("into"))];
+  const assignment = wanted ?? likelyAssignment(state, pieces, now);
+  const time = text("time") === "inTime" ? ("inTime" as const) : ("dated" as const);
+  const kept = useKeptSums(state, assignment, pieces, readFile);
+  const unknown = useMemo(() => {
+    const back = assignment ? cameBack(state, assignment, pieces, kept) : null;
+    return back && back.size > 0 ? pieces.filter(({ id }) => !back.has(id)) : pieces;
+  }, [state, assignment, pieces, kept]);
+  const { matches, isCurrent } = useMatches(state, assignment, unknown);
+  const rows = useMemo(
+    () => assignment && trayRows({ state, assignment, pieces, matches, kept, time }),
+    [state, assignment, pieces, matches, kept, time],
+  );
+  return { all, waiting, pieces, source, time, assignment, rows, isCurrent, set };
+}
