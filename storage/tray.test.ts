@@ -1,29 +1,12 @@
 import { expect, it } from "vitest";
 import type { Piece, PieceId } from "#core/collect";
 import type { FileId } from "#core/kernel";
-import { entriesOf, smallCourse } from "#core/testing";
+import { entriesOf, makePiece, smallCourse } from "#core/testing";
 import { memoryNeighbours, memoryShelves } from "./memory-shelves";
 import { Repository } from "./repository";
 import { Tray } from "./tray";
 
-const piece = (name: string, order: number): Piece => ({
-  id: `piece:${name}` as PieceId,
-  order,
-  source: "essays",
-  path: `essays/${name}.pdf`,
-  letter: null,
-  file: { id: `file:${name}` as FileId, name: `${name}.pdf`, mediaType: "application/pdf", size: 3 },
-  sum: name,
-  at: null,
-  pages: 1,
-  words: null,
-  beginning: "",
-  author: "",
-  senderAddress: "",
-  senderName: "",
-  trouble: null,
-  decision: null,
-});
+const piece = (name: string, order: number): Piece => makePiece(name, { order });
 const blob = new Blob(["abc"]);
 const names = (tray: Tray) => tray.pieces.map(({ id }) => id.slice("piece:".length));
 

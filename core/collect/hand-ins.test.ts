@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Instant } from "#core/kernel";
-import { assignmentId, fileId, run, smallCourse, studentId } from "#core/testing";
+import { assignmentId, makePiece, run, smallCourse, studentId } from "#core/testing";
 import { handInsOf, placePieces } from "./hand-ins";
 import type { Match } from "./match-types";
 import { outlooksOf } from "./outlook";
@@ -13,25 +13,8 @@ const oct = (day: number, hour = 10) =>
   `2026-10-${String(day).padStart(2, "0")}T${String(hour).padStart(2, "0")}:00:00Z` as Instant;
 
 let order = 0;
-const piece = (name: string, more: Partial<Piece> = {}): Piece => ({
-  id: `piece:${name}` as PieceId,
-  order: (order += 1),
-  source: "essays",
-  path: `${name}.pdf`,
-  letter: null,
-  file: { id: fileId(name), name: `${name}.pdf`, mediaType: "application/pdf", size: 10 },
-  sum: name,
-  at: oct(23),
-  pages: 3,
-  words: null,
-  beginning: "",
-  author: "",
-  senderAddress: "",
-  senderName: "",
-  trouble: null,
-  decision: null,
-  ...more,
-});
+const piece = (name: string, more: Partial<Piece> = {}): Piece =>
+  makePiece(`${name}.pdf`, { order: (order += 1), ...more });
 const to = (student: string, joins = false): Decision => ({ kind: "student", studentId: studentId(student), joins });
 
 const match = (of: Piece, student: string | null, verdict: Match["verdict"], bundle: string = of.id): Match => ({

@@ -9,6 +9,7 @@ export {
   studentId,
   WORLD,
 } from "./builders";
+export { makePiece } from "./make-piece";
 export { reference } from "./reference";
 export { anyCourse } from "./any-course";
 export { runs } from "./runs";

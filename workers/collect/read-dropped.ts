@@ -1,3 +1,4 @@
+import { decodedText } from "../decoded-text";
 import { sha256 } from "@noble/hashes/sha2.js";
 import { bytesToHex } from "@noble/hashes/utils.js";
 import { filesOfArchive } from "./archive";
@@ -96,7 +97,7 @@ async function pieceOf(file: LooseFile & { readonly mediaType: string }, readPdf
   if (blob.size === 0) return { ...piece, trouble: "empty" };
   if (mediaType === "application/pdf") return { ...piece, ...(await readPdf(blob)) };
   if (mediaType.startsWith("text/") && !isSheetType(mediaType) && blob.size < MOST_TEXT) {
-    const text = decoded(await blob.arrayBuffer());
+    const text = decodedText(await blob.arrayBuffer());
     const said = mediaType === "text/html" ? ofWebPage(text) : ofText(text);
     return { ...piece, ...said, trouble: isLetterAlone ? "letterAlone" : null };
   }
@@ -113,14 +114,6 @@ async function ofSheet(blob: Blob, mediaType: string): Promise<Pick<ReadPiece, "
     return { beginning: beginningOf(lines.join("\n")), trouble: null };
   } catch {
     return { beginning: "", trouble: "damaged" };
-  }
-}
-
-function decoded(bytes: ArrayBuffer): string {
-  try {
-    return new TextDecoder("utf-8", { fatal: true }).decode(bytes);
-  } catch {
-    return new TextDecoder("windows-1252").decode(bytes);
   }
 }
 

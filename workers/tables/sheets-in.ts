@@ -1,3 +1,4 @@
+import { decodedText } from "../decoded-text";
 import { SHEET_TYPES, type Sheet, type SheetCell } from "#core/formats";
 
 // read-excel-file reads .xlsx; @e965/xlsx, which is nine times its size, is loaded for OpenDocument alone.
@@ -34,7 +35,7 @@ async function readOds(blob: Blob): Promise<readonly Sheet[]> {
 
 async function readDelimited(blob: Blob): Promise<readonly Sheet[]> {
   const { default: Papa } = await import("papaparse");
-  const text = decoded(await blob.arrayBuffer())
+  const text = decodedText(await blob.arrayBuffer())
     .replace(/^\uFEFF/, "")
     .replace(/^sep=.\r?\n/, "");
   const rows = Papa.parse<string[]>(text, { delimiter: delimiterOf(text) }).data;
@@ -47,14 +48,6 @@ function delimiterOf(text: string): string {
   const lines = text.split(/\r?\n/, 30).filter(Boolean);
   const counts = ["\t", ";", ","].map((mark) => ({ mark, count: lines.filter((line) => line.includes(mark)).length }));
   return counts.reduce((best, next) => (next.count > best.count ? next : best)).mark;
-}
-
-function decoded(bytes: ArrayBuffer): string {
-  try {
-    return new TextDecoder("utf-8", { fatal: true }).decode(bytes);
-  } catch {
-    return new TextDecoder("windows-1252").decode(bytes);
-  }
 }
 
 function plainCell(cell: unknown): SheetCell {

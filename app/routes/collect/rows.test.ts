@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { Match, Piece, PieceId } from "#core/collect";
 import type { Instant } from "#core/kernel";
-import { assignmentId, fileId, run, smallCourse, studentId } from "#core/testing";
+import { assignmentId, fileId, makePiece, run, smallCourse, studentId } from "#core/testing";
 import {
   collectable,
   firstToJudge,
@@ -16,25 +16,8 @@ const state = smallCourse();
 const essay = state.assignments[assignmentId("essay")] as NonNullable<(typeof state.assignments)[string]>;
 const NOW = "2026-10-28T12:00:00Z" as Instant;
 
-const piece = (name: string, more: Partial<Piece> = {}): Piece => ({
-  id: `piece:${name}` as PieceId,
-  order: 0,
-  source: "dropped",
-  path: `dropped/${name}`,
-  letter: null,
-  file: { id: fileId(name), name, mediaType: "application/pdf", size: 10 },
-  sum: name,
-  at: "2026-10-26T10:00:00Z" as Instant,
-  pages: 3,
-  words: null,
-  beginning: "",
-  author: "",
-  senderAddress: "",
-  senderName: "",
-  trouble: null,
-  decision: null,
-  ...more,
-});
+const piece = (name: string, more: Partial<Piece> = {}): Piece =>
+  makePiece(name, { at: "2026-10-26T10:00:00Z" as Instant, ...more });
 const match = (name: string, student: string | null, more: Partial<Match> = {}): [PieceId, Match] => [
   `piece:${name}` as PieceId,
   {

@@ -42,7 +42,7 @@ export function StudentField({ state, label, guess, autoFocus, onDecide, onMove,
     event.stopPropagation();
   };
   return (
-    <span className="inline-flex min-w-0 flex-wrap items-center gap-x-2">
+    <span className="inline-flex min-w-0 flex-wrap items-center gap-x-2 gap-y-1.5">
       <input
         data-tray-field
         autoFocus={autoFocus}

@@ -2,6 +2,7 @@ import { useEffect, useState } from "react";
 import type { Piece } from "#core/collect";
 import type { StudentId } from "#core/kernel";
 import type { Assignment, CourseState, WorkFile } from "#core/model";
+import { fileSum } from "../../file-sum";
 import { filesHandedIn } from "./rows";
 
 type Sums = ReadonlyMap<StudentId, ReadonlySet<string>>;
@@ -40,8 +41,7 @@ async function sumsOf(
   for (const { studentId, file } of files) {
     const blob = await readFile(file).catch(() => null);
     if (!blob) continue;
-    const digest = new Uint8Array(await crypto.subtle.digest("SHA-256", await blob.arrayBuffer()));
-    const sum = Array.from(digest, (byte) => byte.toString(16).padStart(2, "0")).join("");
+    const sum = await fileSum(blob);
     sums.set(studentId, new Set([...(sums.get(studentId) ?? []), sum]));
   }
   return sums;

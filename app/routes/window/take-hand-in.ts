@@ -4,6 +4,7 @@ import { handingIn } from "#core/release";
 import type { StudentId } from "#core/kernel";
 import type { CourseSession, Repository } from "#storage";
 import { readForm } from "../../course/read-form";
+import { fileSum } from "../../file-sum";
 import { takeInFiles } from "../../keep-files";
 import { issueWords } from "../../ui/words/words";
 import type { Receipt } from "./hand-in-form";
@@ -15,11 +16,6 @@ const wish = z.object({
 });
 
 const refused = (assignmentId: string, trouble: string): Receipt => ({ assignmentId, trouble, at: null, files: [] });
-
-async function sumOf(file: File): Promise<string> {
-  const digest = new Uint8Array(await crypto.subtle.digest("SHA-256", await file.arrayBuffer()));
-  return Array.from(digest, (byte) => byte.toString(16).padStart(2, "0")).join("");
-}
 
 /** Takes in what a student hands in by the window: files, and words as a file of their own. Answers a receipt. */
 export async function takeHandIn(
@@ -45,7 +41,7 @@ export async function takeHandIn(
   const trouble = await takeInFiles(repository, session.slot, files, name);
   if (trouble !== null) return refused(assignmentId, trouble);
   const sums = await Promise.all(
-    files.map(async (file) => ({ name: file.name, size: file.size, sum: await sumOf(file) })),
+    files.map(async (file) => ({ name: file.name, size: file.size, sum: await fileSum(file) })),
   );
   return { assignmentId, trouble: null, at, files: sums };
 }
