@@ -1,6 +1,5 @@
 import { expect, it } from "vitest";
 import type { Piece, PieceId } from "#core/collect";
-import type { FileId } from "#core/kernel";
 import { entriesOf, makePiece, smallCourse } from "#core/testing";
 import { memoryNeighbours, memoryShelves } from "./memory-shelves";
 import { Repository } from "./repository";

@@ -4,7 +4,7 @@ import { assignmentId, makePiece, run, smallCourse, studentId } from "#core/test
 import { handInsOf, placePieces } from "./hand-ins";
 import type { Match } from "./match-types";
 import { outlooksOf } from "./outlook";
-import type { Decision, Piece, PieceId } from "./piece";
+import type { Decision, Piece } from "./piece";
 
 const course = smallCourse();
 // Due 24 Oct 12:00 UTC.
