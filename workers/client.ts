@@ -4,6 +4,7 @@ import type {
   ArchiveJobs,
   CollectJobs,
   CopyJobs,
+  CutPaper,
   DroppedFile,
   MatchQuestion,
   PageJobs,
@@ -53,6 +54,12 @@ export function readDropped(
 ): Promise<void> {
   const worker = new Worker(new URL("./collect.worker.ts", import.meta.url), { type: "module" });
   return untilDone(worker, wrap<CollectJobs>(worker).read([...files], proxy(tell)), signal);
+}
+
+/** Cuts a scanned pile into papers, away from the page; aborting `signal` ends it at once. @throws StoppedError when aborted */
+export function cutPile(pile: Blob, pages: number, signal: AbortSignal): Promise<readonly CutPaper[]> {
+  const worker = new Worker(new URL("./collect.worker.ts", import.meta.url), { type: "module" });
+  return untilDone(worker, wrap<CollectJobs>(worker).cut(pile, pages), signal);
 }
 
 let matching: Remote<CollectJobs> | null = null;

@@ -8,6 +8,7 @@ const jobs: CollectJobs = {
     const { ofPdf } = await import("./collect/pdf-beginning");
     await readDropped(files, tell, ofPdf);
   },
+  cut: async (pile, pages) => (await import("./collect/cut-pile")).cutPile(pile, pages),
   match: ({ pieces, students, groups, decided, title }) =>
     Promise.resolve(matchPieces(pieces, { students, decided, title, groupOf: (id) => groups.get(id) ?? null })),
 };

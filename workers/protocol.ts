@@ -19,6 +19,7 @@ import type { FileId, Instant, Result } from "#core/kernel";
 import type { Rubric, Student } from "#core/model";
 
 export type { SheetFormat } from "./tables/sheets-out";
+export type { CutPaper } from "./collect/cut-pile";
 export type { CollectJobs, DroppedFile, DropRemark, MatchQuestion, ReadBatch, ReadPiece } from "./collect/messages";
 export type {
   FeedbackSheet,

@@ -1,7 +1,8 @@
 import { takenFiles, type Piece, type PieceId } from "#core/collect";
 import { keptBy, type FileId, type Instant } from "#core/kernel";
 import type { CourseSession, Repository, Tray } from "#storage";
-import { readDropped } from "../../workers/client";
+import { cutPile, readDropped } from "../../workers/client";
+import { fileSum } from "../file-sum";
 import type { DroppedFile, DropRemark, ReadPiece } from "../../workers/protocol";
 
 /** How far reading what was dropped has come, and what was passed over. */
@@ -69,6 +70,39 @@ export class TrayReading {
     return this.#last;
   }
 
+  /**
+   * Cuts a scanned pile of the tray into papers of so many pages each, which lie there in its place.
+   * @throws what the PDF library throws for a pile that cannot be read, and what the store throws
+   */
+  async cut(pile: Piece, blob: Blob, pages: number): Promise<number> {
+    const papers = await cutPile(blob, pages, this.#stop.signal);
+    const stem = pile.file.name.replace(/\.pdf$/i, "");
+    const last = this.tray.pieces.at(-1)?.order ?? 0;
+    const cut = await Promise.all(
+      papers.map(async (paper, index) => {
+        const name = `${stem} ${String(paper.from)}-${String(paper.to)}.pdf`;
+        const file = { ...pile.file, id: `file:${this.fresh()}` as FileId, name, size: paper.blob.size };
+        const piece: Piece = {
+          ...pile,
+          id: `piece:${this.fresh()}` as PieceId,
+          order: last + 1 + index,
+          source: pile.file.name,
+          path: `${pile.file.name}/${name}`,
+          file,
+          sum: await fileSum(paper.blob),
+          pages: paper.to - paper.from + 1,
+          beginning: "",
+          isCut: true,
+          decision: null,
+        };
+        return { piece, blob: paper.blob };
+      }),
+    );
+    await this.tray.add(cut);
+    await this.tray.drop([pile.id], this.isTaken);
+    return papers.length;
+  }
+
   /** What was read so far stays in the tray. */
   stop(): void {
     this.#stop.abort();
@@ -115,7 +149,7 @@ export class TrayReading {
     const file = { id: `file:${this.fresh()}` as FileId, name, mediaType, size: blob.size };
     const id = `piece:${this.fresh()}` as PieceId;
     return {
-      piece: { ...traits, id, order, file, decision: null },
+      piece: { ...traits, id, order, file, isCut: false, decision: null },
       blob: new Blob([blob], { type: mediaType }),
     };
   }

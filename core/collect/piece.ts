@@ -55,6 +55,8 @@ export const pieceSchema = z.object({
   /** Address and name of who sent it; empty where it came by no letter. */
   senderAddress: z.string().max(320),
   senderName: z.string().max(300),
+  /** A paper cut out of a scanned pile: its beginning is read by a person, from the strip that is shown of it. */
+  isCut: z.boolean().default(false),
   trouble: pieceTroubleSchema.nullable(),
   decision: decisionSchema.nullable(),
 });

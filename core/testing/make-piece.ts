@@ -18,6 +18,7 @@ export const makePiece = (name: string, more: Partial<Piece> = {}): Piece => ({
   author: "",
   senderAddress: "",
   senderName: "",
+  isCut: false,
   trouble: null,
   decision: null,
   ...more,

@@ -1,6 +1,7 @@
 import type { Match, Piece, PieceTraits } from "#core/collect";
 import type { Instant, StudentId } from "#core/kernel";
 import type { Student } from "#core/model";
+import type { CutPaper } from "./cut-pile";
 
 /** A file that was dropped, with its folders. */
 export interface DroppedFile {
@@ -36,7 +37,7 @@ export interface DropRemark {
 }
 
 /** A piece as it was read; it gets its id when it is kept. */
-export type ReadPiece = Omit<Piece, "id" | "order" | "file" | "decision"> & {
+export type ReadPiece = Omit<Piece, "id" | "order" | "file" | "decision" | "isCut"> & {
   readonly name: string;
   readonly mediaType: string;
   readonly blob: Blob;
@@ -63,5 +64,7 @@ export interface MatchQuestion {
 export interface CollectJobs {
   /** Reads what was dropped and tells of it in parts; the next part is read once the last was taken. */
   readonly read: (files: readonly DroppedFile[], tell: (batch: ReadBatch) => Promise<void>) => Promise<void>;
+  /** A scanned pile as papers of so many pages each. @throws where it cannot be read as a PDF */
+  readonly cut: (pile: Blob, pages: number) => Promise<readonly CutPaper[]>;
   readonly match: (question: MatchQuestion) => Promise<readonly Match[]>;
 }

@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useRef, useState, type RefObject } from "react";
 import type { Piece } from "#core/collect";
 import { workKindOf } from "#core/model";
 import { saveAs } from "../../ui/save-as";
@@ -43,22 +43,7 @@ export function FirstPage({ piece, blob }: { readonly piece: Piece; readonly blo
 }
 
 function PdfFirstPage({ blob, name }: { readonly blob: Blob; readonly name: string }) {
-  const frame = useRef<HTMLDivElement>(null);
-  const [shape, setShape] = useState(1.41);
-  useEffect(() => {
-    let current = true;
-    let end = () => undefined as unknown;
-    void draw(blob, frame, () => current).then((drawn) => {
-      if (!drawn) return;
-      end = drawn.end;
-      if (current) setShape(drawn.shape);
-      else end();
-    });
-    return () => {
-      current = false;
-      end();
-    };
-  }, [blob]);
+  const { frame, shape } = useFirstPage(blob, WIDTH);
   return (
     <div
       ref={frame}
@@ -70,7 +55,34 @@ function PdfFirstPage({ blob, name }: { readonly blob: Blob; readonly name: stri
   );
 }
 
-async function draw(blob: Blob, frame: React.RefObject<HTMLElement | null>, isWanted: () => boolean) {
+/** Draws the first page of a PDF into a frame; its shape is height over width. */
+export function useFirstPage(blob: Blob | null, width: number) {
+  const frame = useRef<HTMLDivElement>(null);
+  const [shape, setShape] = useState(1.41);
+  useEffect(() => {
+    if (!blob) return;
+    let current = true;
+    let end = () => undefined as unknown;
+    void draw(blob, frame, { width, isWanted: () => current }).then((drawn) => {
+      if (!drawn) return;
+      end = drawn.end;
+      if (current) setShape(drawn.shape);
+      else end();
+    });
+    return () => {
+      current = false;
+      end();
+    };
+  }, [blob, width]);
+  return { frame, shape };
+}
+
+interface Drawing {
+  readonly width: number;
+  readonly isWanted: () => boolean;
+}
+
+async function draw(blob: Blob, frame: RefObject<HTMLElement | null>, { width, isWanted }: Drawing) {
   const [{ openPdf, closePdf }, { drawPage }] = await Promise.all([
     import("../../ui/work/pages/pdf-document"),
     import("../../ui/work/pages/draw-page"),
@@ -82,7 +94,7 @@ async function draw(blob: Blob, frame: React.RefObject<HTMLElement | null>, isWa
     end();
     return null;
   }
-  const drawn = drawPage(await opened.document.getPage(1), WIDTH, 0);
+  const drawn = drawPage(await opened.document.getPage(1), width, 0);
   frame.current?.replaceChildren(drawn.canvas);
   return { shape: drawn.shape, end };
 }

@@ -1,5 +1,6 @@
 import { useCallback, useSyncExternalStore } from "react";
 import { data } from "react-router";
+import type { Piece } from "#core/collect";
 import type { FileId } from "#core/kernel";
 import { courseOf, studentsOf } from "#core/model";
 import { live, useLive } from "../../course/live";
@@ -59,6 +60,15 @@ export default function CollectPage({ loaderData, params }: Route.ComponentProps
   const taking = useTakingIn();
   const isDemo = courseOf(state).origin === "demo";
   const tryInbox = () => void demoInbox().then((dropped) => reading.take(dropped));
+  const cut = async (pile: Piece, pages: number) => {
+    const stored = all.find(({ id }) => id === pile.id);
+    const blob = stored && (await readFile(stored.file));
+    if (!stored || !blob) return "The pile is no longer in the tray.";
+    return reading.cut(stored, blob, pages).then(
+      () => null,
+      () => "It could not be cut. The pile is as it was; scan it anew, or take it in as it is.",
+    );
+  };
   const drop = useCallback((files: File[]) => void reading.drop(files), [reading]);
   if (!assignment || !rows) return <NothingToCollect slot={params.slot} />;
   const inTray = new Set(rows.handIns.map(({ studentId }) => studentId));
@@ -113,6 +123,7 @@ export default function CollectPage({ loaderData, params }: Route.ComponentProps
               return `sheet/${inAddress(piece.id)}?into=${inAddress(into.id)}`;
             }}
             readFile={readFile}
+            onCut={cut}
             onDecide={(piece, decision) => {
               const stored = all.find(({ id }) => id === piece.id);
               if (stored) void tray.change({ ...stored, decision });

@@ -1,10 +1,12 @@
 import { useMemo, useRef, useState } from "react";
 import type { Decision, Piece, PieceId } from "#core/collect";
 import type { FileId } from "#core/kernel";
-import type { CourseState, WorkFile } from "#core/model";
+import { workKindOf, type CourseState, type WorkFile } from "#core/model";
 import { useBlobs } from "../../ui/hooks/use-blobs";
 import { useRowsInView } from "../../ui/table/use-rows-in-view";
+import { CutPile } from "./cut-pile";
 import { FirstPage } from "./first-page";
+import { NameStrip } from "./name-strip";
 import type { Group, TrayRow as Row, TrayRows } from "./rows";
 import { TrayRow } from "./tray-row";
 
@@ -22,6 +24,8 @@ interface TrayListProps {
   readonly readFile: (file: Pick<WorkFile, "id">) => Promise<Blob | null>;
   /** Where the scores of a spreadsheet are looked at. */
   readonly sheetAddress: (piece: Piece) => string;
+  /** Cuts a scanned pile into papers of so many pages; answers words of trouble, or null. */
+  readonly onCut: (pile: Piece, pages: number) => Promise<string | null>;
   readonly onDecide: (piece: Piece, decision: Decision | null) => void;
 }
 
@@ -30,8 +34,9 @@ type Line = { readonly head: string; readonly colour: string } | { readonly row:
 const NOTHING: ReadonlyMap<FileId, Blob | null> = new Map();
 
 /** The pieces of the tray, what is to be decided first; of a long tray what stands in the window. */
-export function TrayList({ state, groups, readFile, sheetAddress, onDecide }: TrayListProps) {
+export function TrayList({ state, groups, readFile, sheetAddress, onCut, onDecide }: TrayListProps) {
   const [open, setOpen] = useState<ReadonlySet<PieceId>>(new Set());
+  const [pile, setPile] = useState<Piece | null>(null);
   const body = useRef<HTMLUListElement>(null);
   const lines = useMemo(() => linesOf(groups), [groups]);
   const shown = useRowsInView(lines.length, body);
@@ -67,6 +72,14 @@ export function TrayList({ state, groups, readFile, sheetAddress, onDecide }: Tr
               state={state}
               row={row}
               sheet={row.piece.trouble === "classSheet" ? sheetAddress(row.piece) : null}
+              strip={row.piece.isCut && row.group === "open" && <NameStrip piece={row.piece} readFile={readFile} />}
+              onCut={
+                (row.piece.pages ?? 0) > 1 && workKindOf(file) === "pdf"
+                  ? () => {
+                      setPile(row.piece);
+                    }
+                  : null
+              }
               isOpen={open.has(id)}
               onOpen={(isOpen) => {
                 const next = new Set(open);
@@ -84,6 +97,19 @@ export function TrayList({ state, groups, readFile, sheetAddress, onDecide }: Tr
         );
       })}
       {shown.below > 0 && <li aria-hidden="true" style={{ height: shown.below }} />}
+      {pile && (
+        <CutPile
+          pile={pile}
+          onCut={async (pages) => {
+            const trouble = await onCut(pile, pages);
+            if (trouble === null) setPile(null);
+            return trouble;
+          }}
+          onClose={() => {
+            setPile(null);
+          }}
+        />
+      )}
     </ul>
   );
 }

@@ -1,5 +1,5 @@
 import { ChevronDown, ChevronRight } from "lucide-react";
-import { useState } from "react";
+import { useState, type ReactNode } from "react";
 import { Link } from "react-router";
 import type { Decision } from "#core/collect";
 import type { CourseState } from "#core/model";
@@ -25,18 +25,22 @@ interface TrayRowProps {
   readonly isOpen: boolean;
   readonly onOpen: (open: boolean) => void;
   readonly onDecide: (decision: Decision | null) => void;
+  /** Cuts a pile into papers; left out for what has no pages to cut. */
+  readonly onCut: (() => void) | null;
+  /** The strip from which a name is read; null where there is none. */
+  readonly strip: ReactNode;
   readonly onMove: (from: HTMLElement, by: -1 | 1) => void;
 }
 
 /** One piece of the tray: what it is, whom it goes to and why, and what can be decided about it. */
-export function TrayRow({ state, row, sheet, isOpen, onOpen, onDecide, onMove }: TrayRowProps) {
+export function TrayRow({ state, row, sheet, strip, onCut, isOpen, onOpen, onDecide, onMove }: TrayRowProps) {
   const { piece, group, name, guess, words, warnings } = row;
   const [isAsking, setAsking] = useState(false);
   const asks = group === "open" || isAsking;
   const { name: fileName } = piece.file;
   const Arrow = isOpen ? ChevronDown : ChevronRight;
   const items = (): MenuItems =>
-    itemsOf(row, onDecide, () => {
+    itemsOf({ row, onDecide, onCut }, () => {
       setAsking(true);
     });
   return (
@@ -57,6 +61,7 @@ export function TrayRow({ state, row, sheet, isOpen, onOpen, onDecide, onMove }:
       </button>
       <span aria-hidden="true" className={LINES[group]} />
       <span className="min-w-0">
+        {strip}
         {sheet && (
           <Link className="act me-3 !py-1" to={sheet}>
             Look at its scores
@@ -99,7 +104,10 @@ export function TrayRow({ state, row, sheet, isOpen, onOpen, onDecide, onMove }:
   );
 }
 
-function itemsOf(row: Row, onDecide: TrayRowProps["onDecide"], onAsk: () => void): MenuItems {
+function itemsOf(
+  { row, onDecide, onCut }: Pick<TrayRowProps, "row" | "onDecide" | "onCut">,
+  onAsk: () => void,
+): MenuItems {
   const { piece, group, studentId } = row;
   const joins = piece.decision?.kind === "student" && piece.decision.joins;
   return [
@@ -126,6 +134,7 @@ function itemsOf(row: Row, onDecide: TrayRowProps["onDecide"], onAsk: () => void
             },
           },
         ]),
+    ...(onCut ? [{ words: "Cut the pile into papers", onSelect: onCut }] : []),
     ...(piece.decision
       ? [
           null,

@@ -1,0 +1,47 @@
+import { useEffect, useRef, useState } from "react";
+import type { Piece } from "#core/collect";
+import type { FileId } from "#core/kernel";
+import { useNearView } from "../../ui/hooks/use-near-view";
+import { useFirstPage } from "./first-page";
+
+/** Pixels that a strip is wide and high: the upper part of a page, where the name stands. */
+const WIDTH = 560;
+const HEIGHT = 128;
+
+/** The upper part of a paper's first page, to read the name from; drawn when it comes near. */
+export function NameStrip({
+  piece,
+  readFile,
+}: {
+  readonly piece: Piece;
+  readonly readFile: (file: { readonly id: FileId }) => Promise<Blob | null>;
+}) {
+  const place = useRef<HTMLDivElement>(null);
+  const isNear = useNearView(place, "400px 0px");
+  const [blob, setBlob] = useState<Blob | null>(null);
+  const { id } = piece.file;
+  useEffect(() => {
+    if (!isNear) return;
+    let current = true;
+    void readFile({ id }).then((read) => {
+      if (current) setBlob(read);
+    });
+    return () => {
+      current = false;
+    };
+    // One file is read once, however often the reader is made anew.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [isNear, id]);
+  const { frame, shape } = useFirstPage(isNear ? blob : null, WIDTH);
+  return (
+    <div
+      ref={place}
+      role="img"
+      aria-label={`Top of the first page of ${piece.file.name}`}
+      className="relative mb-1 overflow-hidden border border-rule bg-sheet"
+      style={{ width: WIDTH, height: HEIGHT, maxWidth: "100%" }}
+    >
+      <div ref={frame} className="relative" style={{ width: WIDTH, height: WIDTH * shape }} />
+    </div>
+  );
+}
