@@ -4,9 +4,9 @@ import type { FileId } from "#core/kernel";
 import { useNearView } from "../../ui/hooks/use-near-view";
 import { useFirstPage } from "./first-page";
 
-/** Pixels that a strip is wide and high: the upper part of a page, where the name stands. */
+/** Pixels that a strip is wide, where there is room, and high: the whole width of a page, because names stand at either side. */
 const WIDTH = 560;
-const HEIGHT = 128;
+const HEIGHT = 150;
 
 /** The upper part of a paper's first page, to read the name from; drawn when it comes near. */
 export function NameStrip({
@@ -38,10 +38,10 @@ export function NameStrip({
       ref={place}
       role="img"
       aria-label={`Top of the first page of ${piece.file.name}`}
-      className="relative mb-1 overflow-hidden border border-rule bg-sheet"
-      style={{ width: WIDTH, height: HEIGHT, maxWidth: "100%" }}
+      className="relative mb-1 w-full overflow-hidden border border-rule bg-sheet"
+      style={{ maxWidth: WIDTH, aspectRatio: `${String(WIDTH)} / ${String(HEIGHT)}` }}
     >
-      <div ref={frame} className="relative" style={{ width: WIDTH, height: WIDTH * shape }} />
+      <div ref={frame} className="relative w-full" style={{ aspectRatio: `1 / ${String(shape)}` }} />
     </div>
   );
 }
