@@ -120,6 +120,11 @@ describe("a sheet looked over", () => {
     expect(looked?.absent).toEqual(["N3"]);
   });
 
+  it("never reads a student number in the wrong column as an entry", () => {
+    const looked = preview(scored, sheet(["Name", "Quiz"], ["Ben Bolt", "L26048"], ["Cleo Crane", "M26048"]));
+    expect(looked?.rows).toEqual(["N2: refused late_units_not_whole", "N3: refused not_a_number"]);
+  });
+
   it("finds students by name either way round, and by address; a number and a name that differ are nobody", () => {
     const withMail = run(scored, {
       type: "editStudent",
