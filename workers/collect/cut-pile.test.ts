@@ -36,6 +36,6 @@ it("refuses what is no PDF, and a pile that nobody scans", async () => {
   await expect(cutPile(new Blob(["no PDF"]), 2)).rejects.toThrow();
   const endless = await PDFDocument.create();
   for (let page = 0; page < 2_001; page += 1) endless.addPage([10, 10]);
-  const bytes = (await endless.save());
+  const bytes = await endless.save();
   await expect(cutPile(new Blob([bytes]), 2)).rejects.toThrow(RangeError);
 });

@@ -23,7 +23,7 @@ export async function cutPile(pile: Blob, pages: number): Promise<readonly CutPa
     const places = Array.from({ length: Math.min(pages, count - first) }, (_, index) => first + index);
     const paper = await PDFDocument.create({ updateMetadata: false });
     for (const page of await paper.copyPages(source, places)) paper.addPage(page);
-    const bytes = (await paper.save());
+    const bytes = await paper.save();
     papers.push({ from: first + 1, to: first + places.length, blob: new Blob([bytes], { type: "application/pdf" }) });
   }
   return papers;
