@@ -1,8 +1,9 @@
-import { useEffect, useId, useRef, useState, type KeyboardEvent } from "react";
+import { useEffect, useId, useRef, useState, type KeyboardEvent, type RefObject } from "react";
 import type { Passage } from "#core/model";
 
 interface FindPassageProps {
-  readonly find: (words: string) => Promise<readonly Passage[]>;
+  /** Null while the work is not there yet. */
+  readonly find: (words: string) => Promise<readonly Passage[] | null>;
   /** Brings a place into view. */
   readonly onShow: (passage: Passage) => void;
   /** Takes a place up and ends the search. */
@@ -12,6 +13,20 @@ interface FindPassageProps {
 
 /** Pause in typing after which the work is searched, in milliseconds. */
 const PAUSE = 120;
+
+/** Looks for words, and again while the work is not there yet: typed ahead of it, they are found when it comes. */
+async function whenThere(
+  find: RefObject<FindPassageProps["find"]>,
+  words: string,
+  isWanted: () => boolean,
+): Promise<readonly Passage[]> {
+  while (isWanted()) {
+    const found = await find.current(words);
+    if (found) return found;
+    await new Promise((resolve) => setTimeout(resolve, PAUSE));
+  }
+  return [];
+}
 
 /** Finds words in the work: arrows go from place to place, Enter takes the place in hand, as if it had been selected. */
 export function FindPassage({ find, onShow, onTake, onClose }: FindPassageProps) {
@@ -29,7 +44,7 @@ export function FindPassage({ find, onShow, onTake, onClose }: FindPassageProps)
     if (words.trim() === "") return;
     let valid = true;
     const timer = setTimeout(() => {
-      void latest.current(words).then((found) => {
+      void whenThere(latest, words, () => valid).then((found) => {
         if (valid) setPlaces(found);
       });
     }, PAUSE);
@@ -38,6 +53,13 @@ export function FindPassage({ find, onShow, onTake, onClose }: FindPassageProps)
       clearTimeout(timer);
     };
   }, [words]);
+  const isOpen = useRef(true);
+  useEffect(() => {
+    isOpen.current = true;
+    return () => {
+      isOpen.current = false;
+    };
+  }, []);
   const goTo = (place: number) => {
     if (!places || places.length === 0) return;
     const next = (place + places.length) % places.length;
@@ -47,7 +69,8 @@ export function FindPassage({ find, onShow, onTake, onClose }: FindPassageProps)
   };
   const take = async () => {
     // What was typed last may not have been looked for yet.
-    const found = places ?? (await find(words));
+    const found = places ?? (await whenThere(latest, words, () => isOpen.current));
+    if (!isOpen.current) return;
     setPlaces(found);
     const passage = found[current] ?? found[0];
     if (passage) onTake(passage);

@@ -11,7 +11,7 @@ export async function findWords(
   words: string,
   pages: ReadonlyMap<number, PageHandle>,
   pdf: PdfDocument | null,
-): Promise<Passage[]> {
+): Promise<Passage[] | null> {
   const wanted = singleSpaced(words).trim().toLowerCase();
   if (wanted === "") return [];
   const found: Passage[] = [];
@@ -23,8 +23,11 @@ export async function findWords(
     }
   };
   if (!pdf) {
-    const root = pages.get(1)?.textRoot;
-    if (root) look(mapText(root).text, 1);
+    const first = pages.get(1);
+    const text = first?.textRoot ? mapText(first.textRoot).text : "";
+    // A picture stands there without any words; of other work, none is there until it is drawn.
+    if (!first || (first.textRoot && text === "")) return null;
+    look(text, 1);
     return found;
   }
   const { pdfPageText } = await import("../pages/pdf-document");
