@@ -30,14 +30,14 @@ async function takeOut(page: Page, format: "xlsx" | "ods", acts?: Acts): Promise
 
 /** The sheets with some cells of the first one put in the place of others, by the student's number. */
 const filledIn = (sheets: readonly Sheet[], entries: Readonly<Record<string, SheetCell>>): readonly Sheet[] =>
-  sheets.map((sheet, place) => {
-    if (place > 0) return sheet;
-    const score = sheet.rows[0]?.findIndex((head) => /of|bonus/.test(String(head))) ?? 3;
+  sheets.map((sheet, which) => {
+    if (which > 0) return sheet;
+    const place = sheet.rows[0]?.findIndex((head) => /of|bonus/.test(String(head))) ?? 3;
     return {
       ...sheet,
       rows: sheet.rows.map((row) => {
         const entry = entries[String(row[0])];
-        return entry === undefined ? row : Object.assign([...row], { [score]: entry });
+        return entry === undefined ? row : Object.assign([...row], { [place]: entry });
       }),
     };
   });

@@ -1,7 +1,7 @@
 import type { Assignment, CourseState } from "#core/model";
 import { inAddress } from "../../ui/address";
 import { Choice } from "../../ui/fields/choice";
-import { collectable } from "./rows";
+import { collectable } from "./likely-assignment";
 
 /** The assignment that what is in the tray goes into. */
 export function IntoChoice({

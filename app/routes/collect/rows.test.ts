@@ -2,15 +2,9 @@ import { describe, expect, it } from "vitest";
 import type { Match, Piece, PieceId } from "#core/collect";
 import type { Instant } from "#core/kernel";
 import { assignmentId, fileId, makePiece, run, smallCourse, studentId } from "#core/testing";
-import {
-  collectable,
-  firstToJudge,
-  likelyAssignment,
-  matchingGround,
-  stillOut,
-  trayRows,
-  withClassSheets,
-} from "./rows";
+import { firstToJudge, matchingGround, trayRows, withClassSheets } from "./rows";
+import { collectable, likelyAssignment } from "./likely-assignment";
+import { stillOut } from "./who-is-out";
 
 const state = smallCourse();
 const essay = state.assignments[assignmentId("essay")] as NonNullable<(typeof state.assignments)[string]>;

@@ -10,13 +10,10 @@ import {
   type PieceId,
   type TimeTaken,
 } from "#core/collect";
-import { milliseconds, type Instant, type StudentId } from "#core/kernel";
+import { type Instant, type StudentId } from "#core/kernel";
 import {
-  assignmentsOf,
   courseOf,
   cutAt,
-  dueFor,
-  isOverFor,
   groupOf,
   plainText,
   rosterName,
@@ -28,8 +25,7 @@ import {
 } from "#core/model";
 import { laneOf } from "#core/release";
 import { isSheetType } from "#core/formats";
-import { figuresOf } from "#core/totals";
-import { counted, dayText } from "#core/words";
+import { dayText } from "#core/words";
 import { doubtWords, evidenceWords, outlookWords, TROUBLE_WORDS } from "./reason-words";
 
 /** In which part of the tray a piece stands. */
@@ -202,83 +198,6 @@ function placeInTray(piece: Piece, match: Match | undefined, again: ReadonlySet<
   if (again.has(piece.id)) return "out";
   return piece.trouble ? "open" : (match?.verdict ?? "open");
 }
-
-/** A student of whom nothing has come in. */
-export interface StillOut {
-  readonly studentId: StudentId;
-  readonly name: string;
-  readonly words: string;
-  readonly isOver: boolean;
-}
-
-const DAY = 86_400_000;
-
-/** Who is still out, with what is known: in the tray, excused, missing, over or still to come. */
-export function stillOut(
-  state: CourseState,
-  assignment: Assignment,
-  inTray: ReadonlySet<StudentId>,
-  now: Instant,
-): readonly StillOut[] {
-  const { figure } = figuresOf(state);
-  const known = studentsOf(state).flatMap((student): StillOut[] => {
-    const { standing } = figure(assignment.id, student.id);
-    if (standing === "handedIn") return [];
-    const one = { studentId: student.id, name: rosterName(state, student), isOver: false };
-    if (inTray.has(student.id)) return [{ ...one, words: "in the tray" }];
-    if (standing !== "expected") return [{ ...one, words: standing }];
-    const due = dueFor(state, assignment, student.id);
-    const days = due === null ? 0 : Math.floor((milliseconds(now) - milliseconds(due)) / DAY);
-    if (isOverFor(state, assignment, student.id, now))
-      return [{ ...one, isOver: true, words: `${counted(Math.max(1, days), "day")} over` }];
-    if (due !== assignment.dueAt && due) return [{ ...one, words: `until ${dayText(due, courseOf(state).timeZone)}` }];
-    return [{ ...one, words: due ? "still to come" : "nothing yet" }];
-  });
-  const isInTray = ({ studentId }: StillOut) => inTray.has(studentId);
-  return [...known.filter((one) => !isInTray(one)), ...known.filter(isInTray)];
-}
-
-/** Work that takes hand-ins, in the order of the plan. */
-export const collectable = (state: CourseState): Assignment[] =>
-  assignmentsOf(state).filter(({ channel }) => channel !== "nothing");
-
-/**
- * The assignment that what came in is most likely for: the one of whose name most of it bears a word that no other's has,
- * else the last that was due, else the first.
- */
-export function likelyAssignment(state: CourseState, pieces: readonly Piece[], now: Instant): Assignment | undefined {
-  const open = collectable(state);
-  const due = open
-    .filter(({ dueAt, bonus }) => !bonus && dueAt !== null && dueAt <= now)
-    .sort((a, b) => (b.dueAt ?? "").localeCompare(a.dueAt ?? ""));
-  return namedAssignment(state, pieces) ?? due[0] ?? open[0];
-}
-
-/** The assignment of whose name most of the pieces bear a word that no other's has. */
-export function namedAssignment(state: CourseState, pieces: readonly Piece[]): Assignment | undefined {
-  const open = collectable(state);
-  const paths = pieces.map(({ path, source }) => plainText(`${source} ${path}`));
-  const named = open
-    .map((assignment) => {
-      const words = ownWords(assignment, open);
-      return { assignment, count: paths.filter((path) => words.some((word) => path.includes(word))).length };
-    })
-    .sort((a, b) => b.count - a.count)[0];
-  return named && named.count > 0 && named.count * 2 >= paths.length ? named.assignment : undefined;
-}
-
-/** Letters from which a word of a name tells something. */
-const TELLING = 4;
-
-const wordsOfName = ({ name, shortName }: Assignment): string[] =>
-  plainText(`${name} ${shortName}`)
-    .split(/[^\p{L}\p{N}]+/u)
-    .filter((word) => word.length >= TELLING);
-
-const ownWords = (assignment: Assignment, all: readonly Assignment[]): string[] => {
-  const others = new Set(all.filter((one) => one !== assignment).flatMap(wordsOfName));
-  return wordsOfName(assignment).filter((word) => !others.has(word));
-};
 
 /** `due 23 Oct 2026`, or that there is no due time. */
 export const dueWords = (state: CourseState, { dueAt }: Assignment): string =>

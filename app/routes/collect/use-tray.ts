@@ -5,7 +5,8 @@ import type { CourseState, WorkFile } from "#core/model";
 import type { Tray } from "#storage";
 import { fromAddress } from "../../ui/address";
 import { useSearchChoice } from "../../ui/hooks/use-search-choice";
-import { cameBack, likelyAssignment, trayRows, withClassSheets } from "./rows";
+import { cameBack, trayRows, withClassSheets } from "./rows";
+import { likelyAssignment } from "./likely-assignment";
 import { useKeptSums } from "./use-kept-sums";
 import { useMatches } from "./use-matches";
 

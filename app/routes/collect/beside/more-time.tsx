@@ -2,12 +2,12 @@ import { useState } from "react";
 import { fromLocalText, type StudentId } from "#core/kernel";
 import { courseOf, resultOf, rosterName, sectionsOf, studentsOf, type Assignment, type CourseState } from "#core/model";
 import { counted } from "#core/words";
-import { useChange } from "../../course/use-change";
-import { useNews } from "../../course/use-news";
-import { DialogFrame, LeaveAsItIs } from "../../ui/dialogs/dialog-frame";
-import { Choice, type OptionGroup, type Option } from "../../ui/fields/choice";
-import { troubleOf } from "../../ui/hooks/use-command";
-import { DateField } from "../../ui/time/date-field";
+import { useChange } from "../../../course/use-change";
+import { useNews } from "../../../course/use-news";
+import { DialogFrame, LeaveAsItIs } from "../../../ui/dialogs/dialog-frame";
+import { Choice, type OptionGroup, type Option } from "../../../ui/fields/choice";
+import { troubleOf } from "../../../ui/hooks/use-command";
+import { DateField } from "../../../ui/time/date-field";
 
 interface MoreTimeProps {
   readonly state: CourseState;

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState, type RefObject } from "react";
 import type { Piece } from "#core/collect";
 import { workKindOf } from "#core/model";
-import { saveAs } from "../../ui/save-as";
+import { saveAs } from "../../../ui/save-as";
 
 /** Pixels that a first page is wide. */
 const WIDTH = 460;
@@ -84,8 +84,8 @@ interface Drawing {
 
 async function draw(blob: Blob, frame: RefObject<HTMLElement | null>, { width, isWanted }: Drawing) {
   const [{ openPdf, closePdf }, { drawPage }] = await Promise.all([
-    import("../../ui/work/pages/pdf-document"),
-    import("../../ui/work/pages/draw-page"),
+    import("../../../ui/work/pages/pdf-document"),
+    import("../../../ui/work/pages/draw-page"),
   ]);
   const opened = await openPdf(blob);
   if (!("document" in opened)) return null;

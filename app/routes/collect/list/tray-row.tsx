@@ -3,9 +3,9 @@ import { useState, type ReactNode } from "react";
 import { Link } from "react-router";
 import type { Decision } from "#core/collect";
 import type { CourseState } from "#core/model";
-import { MoreMenu, type MenuItems } from "../../ui/dialogs/more-menu";
+import { MoreMenu, type MenuItems } from "../../../ui/dialogs/more-menu";
 import { extentWords, kindLabel, pieceName } from "./kind-words";
-import type { Group, TrayRow as Row } from "./rows";
+import type { Group, TrayRow as Row } from "../rows";
 import { StudentField } from "./student-field";
 
 /** The line from a piece to its student: whole where it is sure, begun where it is to be decided. */

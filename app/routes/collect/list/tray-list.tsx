@@ -2,12 +2,12 @@ import { useMemo, useRef, useState } from "react";
 import type { Decision, Piece, PieceId } from "#core/collect";
 import type { FileId } from "#core/kernel";
 import { workKindOf, type CourseState, type WorkFile } from "#core/model";
-import { useBlobs } from "../../ui/hooks/use-blobs";
-import { useRowsInView } from "../../ui/table/use-rows-in-view";
+import { useBlobs } from "../../../ui/hooks/use-blobs";
+import { useRowsInView } from "../../../ui/table/use-rows-in-view";
 import { CutPile } from "./cut-pile";
 import { FirstPage } from "./first-page";
 import { NameStrip } from "./name-strip";
-import type { Group, TrayRow as Row, TrayRows } from "./rows";
+import type { Group, TrayRow as Row, TrayRows } from "../rows";
 import { TrayRow } from "./tray-row";
 
 const GROUPS: readonly (readonly [group: Group, words: string, colour: string])[] = [

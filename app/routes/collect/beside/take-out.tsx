@@ -3,13 +3,13 @@ import { scoresSheets } from "#core/formats";
 import { assignmentsOf, courseOf, type Assignment, type CourseState } from "#core/model";
 import type { Repository } from "#storage";
 import { counted } from "#core/words";
-import { runTableJob } from "../../../workers/client";
-import type { SheetFormat } from "../../../workers/protocol";
-import { Choice } from "../../ui/fields/choice";
-import { Tick } from "../../ui/fields/tick";
-import { JobStatus } from "../../ui/dialogs/job-status";
-import { useJob } from "../../ui/hooks/use-job";
-import { saveAs } from "../../ui/save-as";
+import { runTableJob } from "../../../../workers/client";
+import type { SheetFormat } from "../../../../workers/protocol";
+import { Choice } from "../../../ui/fields/choice";
+import { Tick } from "../../../ui/fields/tick";
+import { JobStatus } from "../../../ui/dialogs/job-status";
+import { useJob } from "../../../ui/hooks/use-job";
+import { saveAs } from "../../../ui/save-as";
 
 const FORMATS: readonly SheetFormat[] = ["xlsx", "ods", "csv"];
 
@@ -43,7 +43,7 @@ export function TakeOut({
     });
   const pack = () =>
     job.run(async (signal, tell) => {
-      const { handInsArchive } = await import("../../exports/hand-ins");
+      const { handInsArchive } = await import("../../../exports/hand-ins");
       const { archive, files } = await handInsArchive({ state, assignment, repository, slot, signal, tell });
       const name = `${assignment.shortName} hand-ins.zip`;
       saveAs(archive, name);

@@ -1,10 +1,10 @@
 import { useState } from "react";
 import type { TimeTaken } from "#core/collect";
 import { counted } from "#core/words";
-import { Ask } from "../../ui/dialogs/ask";
-import { Choice } from "../../ui/fields/choice";
-import type { TrayRows } from "./rows";
-import type { TakingIn } from "./use-taking-in";
+import { Ask } from "../../../ui/dialogs/ask";
+import { Choice } from "../../../ui/fields/choice";
+import type { TrayRows } from "../rows";
+import type { TakingIn } from "../use-taking-in";
 
 interface TakingBarProps {
   readonly rows: TrayRows;

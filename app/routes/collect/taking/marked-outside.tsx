@@ -1,12 +1,12 @@
 import type { FileId } from "#core/kernel";
 import type { Assignment, CourseState } from "#core/model";
 import { counted } from "#core/words";
-import { useChange } from "../../course/use-change";
-import { useNews } from "../../course/use-news";
-import { JobStatus } from "../../ui/dialogs/job-status";
-import { troubleOf } from "../../ui/hooks/use-command";
-import { useJob } from "../../ui/hooks/use-job";
-import type { TrayRows } from "./rows";
+import { useChange } from "../../../course/use-change";
+import { useNews } from "../../../course/use-news";
+import { JobStatus } from "../../../ui/dialogs/job-status";
+import { troubleOf } from "../../../ui/hooks/use-command";
+import { useJob } from "../../../ui/hooks/use-job";
+import type { TrayRows } from "../rows";
 
 /** Papers that left with the hand-ins and come back marked: their remarks are taken in as one step. */
 export function MarkedOutside({
@@ -27,7 +27,7 @@ export function MarkedOutside({
   const news = useNews();
   const take = () =>
     job.run(async (signal, tell) => {
-      const { remarksOfPapers } = await import("../../exports/marked-papers");
+      const { remarksOfPapers } = await import("../../../exports/marked-papers");
       const papers = marked.map(({ piece, studentId, file }) => ({ marked: piece.file, studentId, file }));
       const read = await remarksOfPapers({ state, assignment, papers, readFile, signal, tell });
       const left = read.beside === 0 ? "" : ` ${counted(read.beside, "remark")} beside the work left out.`;

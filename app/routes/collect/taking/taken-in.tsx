@@ -1,7 +1,7 @@
 import { Link } from "react-router";
 import type { StudentId } from "#core/kernel";
 import type { Assignment } from "#core/model";
-import { deskAddress } from "../../ui/address";
+import { deskAddress } from "../../../ui/address";
 
 /** After something was taken in: the way on to the first paper. */
 export function TakenIn({

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import type { Piece } from "#core/collect";
 import { counted } from "#core/words";
-import { DialogFrame, LeaveAsItIs } from "../../ui/dialogs/dialog-frame";
+import { DialogFrame, LeaveAsItIs } from "../../../ui/dialogs/dialog-frame";
 
 /** Asks how many pages a paper has, and says what the pile then comes to. */
 export function CutPile({

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import type { Piece } from "#core/collect";
 import type { FileId } from "#core/kernel";
-import { useNearView } from "../../ui/hooks/use-near-view";
+import { useNearView } from "../../../ui/hooks/use-near-view";
 import { useFirstPage } from "./first-page";
 
 /** Pixels that a strip is wide, where there is room, and high: the whole width of a page, because names stand at either side. */

@@ -1,12 +1,12 @@
 import { Link } from "react-router";
-import { useChange } from "../../course/use-change";
-import { useNews } from "../../course/use-news";
+import { useChange } from "../../../course/use-change";
+import { useNews } from "../../../course/use-news";
 import { useState } from "react";
 import type { Assignment, CourseState } from "#core/model";
 import { counted } from "#core/words";
-import { deskAddress, inAddress } from "../../ui/address";
+import { deskAddress, inAddress } from "../../../ui/address";
 import { MoreTime } from "./more-time";
-import type { StillOut as Out } from "./rows";
+import type { StillOut as Out } from "../who-is-out";
 
 /** Who is still out beside the tray, and what can be done about it. */
 export function StillOut({
