@@ -18,6 +18,7 @@ export default [
     route("plan/assignments/:assignmentId/posts", "routes/plan/posts/page.tsx"),
     route("collect", "routes/collect/page.tsx"),
     route("collect/sheet/:pieceId", "routes/collect/sheet/page.tsx"),
+    route("collect/pile/:pieceId", "routes/collect/pile/page.tsx"),
     route("answers/:assignmentId", "routes/score/answers/page.tsx"),
     route("score", "routes/score/page.tsx"),
     route("waiting", "routes/score/waiting/page.tsx"),

@@ -1,4 +1,5 @@
 import { matchPieces, type PieceId } from "#core/collect";
+import type { AssignmentId } from "#core/kernel";
 import { findHead, previewSheet, type Sheet } from "#core/formats";
 import { assignmentsOf, studentsOf, type CourseState } from "#core/model";
 import { chance, hardRoster, TELLING_HABITS, VAGUE_HABITS } from "../core/testing/naming-habits";
@@ -21,11 +22,18 @@ export function measureMatching(): number {
     author: "",
     senderAddress: "",
     senderName: "",
+    said: null,
     ...habits[index % habits.length]?.(student, next, "memo"),
     path: habits[index % habits.length]?.(student, next, "memo").path ?? "",
   }));
   const start = performance.now();
-  matchPieces(pieces, { students, groupOf: () => null, decided: new Map(), title: "memo" });
+  matchPieces(pieces, {
+    students,
+    groupOf: () => null,
+    decided: new Map(),
+    title: "memo",
+    assignmentId: "assignment:memo" as AssignmentId,
+  });
   return performance.now() - start;
 }
 

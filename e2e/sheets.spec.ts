@@ -22,7 +22,7 @@ async function bring(page: Page, name: string, mimeType: string, buffer: Buffer)
 /** Saves what is under Collect as a spreadsheet, and reads it. */
 async function takeOut(page: Page, format: "xlsx" | "ods", acts?: Acts): Promise<readonly Sheet[]> {
   const saving = page.waitForEvent("download");
-  const button = page.getByRole("region", { name: "Spreadsheet" }).getByRole("button", { name: format });
+  const button = page.getByRole("region", { name: "Out and back" }).getByRole("button", { name: format });
   await (acts ? acts.click(button) : button.click());
   const bytes = readFileSync(await (await saving).path());
   return readSheets(new Blob([bytes]), format === "xlsx" ? XLSX : ODS);

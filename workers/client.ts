@@ -4,7 +4,6 @@ import type {
   ArchiveJobs,
   CollectJobs,
   CopyJobs,
-  CutPaper,
   DroppedFile,
   MatchQuestion,
   PageJobs,
@@ -12,7 +11,7 @@ import type {
   ReadBatch,
   TableJobs,
 } from "./protocol";
-import type { Match } from "#core/collect";
+import type { Match, SeenPage } from "#core/collect";
 
 /** The job was stopped by the person. */
 export class StoppedError extends Error {
@@ -25,42 +24,57 @@ export class StoppedError extends Error {
 /** Runs one job of the archive worker; aborting `signal` ends the worker at once. @throws StoppedError when aborted */
 export function runArchiveJob<T>(job: (jobs: ArchiveJobs) => Promise<T>, signal: AbortSignal): Promise<T> {
   const worker = new Worker(new URL("./archive.worker.ts", import.meta.url), { type: "module" });
-  return untilDone(worker, job(wrap<ArchiveJobs>(worker)), signal);
+  return untilDone(worker, job, signal);
 }
 
 /** Runs one job of the PDF worker; aborting `signal` ends the worker at once. @throws StoppedError when aborted */
 export function runPdfJob<T>(job: (jobs: PdfJobs) => Promise<T>, signal: AbortSignal): Promise<T> {
   const worker = new Worker(new URL("./pdf.worker.ts", import.meta.url), { type: "module" });
-  return untilDone(worker, job(wrap<PdfJobs>(worker)), signal);
+  return untilDone(worker, job, signal);
 }
 
 /** Runs jobs of the worker for student copies, one after the other; aborting `signal` ends it at once. @throws StoppedError when aborted */
 export function runCopyJobs<T>(jobs: (jobs: CopyJobs) => Promise<T>, signal: AbortSignal): Promise<T> {
   const worker = new Worker(new URL("./copies.worker.ts", import.meta.url), { type: "module" });
-  return untilDone(worker, jobs(wrap<CopyJobs>(worker)), signal);
+  return untilDone(worker, jobs, signal);
 }
 
 /** Runs one job of the worker for lists and tables; aborting `signal` ends it at once. @throws StoppedError when aborted */
 export function runTableJob<T>(job: (jobs: TableJobs) => Promise<T>, signal: AbortSignal): Promise<T> {
   const worker = new Worker(new URL("./tables.worker.ts", import.meta.url), { type: "module" });
-  return untilDone(worker, job(wrap<TableJobs>(worker)), signal);
+  return untilDone(worker, job, signal);
 }
 
 /** Reads what was dropped, away from the page; aborting `signal` ends it at once. @throws StoppedError when aborted */
-export function readDropped(
+export const readDropped = (
   files: readonly DroppedFile[],
   tell: (batch: ReadBatch) => Promise<void>,
   signal: AbortSignal,
-): Promise<void> {
+): Promise<void> => runCollectJob((jobs) => jobs.read([...files], proxy(tell)), signal);
+
+/** Runs one job of the worker of the tray; aborting `signal` ends it at once. @throws StoppedError when aborted */
+export function runCollectJob<T>(job: (jobs: CollectJobs) => Promise<T>, signal: AbortSignal): Promise<T> {
   const worker = new Worker(new URL("./collect.worker.ts", import.meta.url), { type: "module" });
-  return untilDone(worker, wrap<CollectJobs>(worker).read([...files], proxy(tell)), signal);
+  return untilDone(worker, job, signal);
 }
 
-/** Cuts a scanned pile into papers, away from the page; aborting `signal` ends it at once. @throws StoppedError when aborted */
-export function cutPile(pile: Blob, pages: number, signal: AbortSignal): Promise<readonly CutPaper[]> {
-  const worker = new Worker(new URL("./collect.worker.ts", import.meta.url), { type: "module" });
-  return untilDone(worker, wrap<CollectJobs>(worker).cut(pile, pages), signal);
-}
+/** Looks at the pages of a scan, away from the page; `tell` hears how many are done. @throws StoppedError when aborted */
+export const lookAtScan = (
+  files: readonly Blob[],
+  tell: (done: number, all: number) => void,
+  signal: AbortSignal,
+): Promise<readonly SeenPage[]> =>
+  runCollectJob(
+    (jobs) =>
+      jobs.look(
+        [...files],
+        proxy((done, all) => {
+          tell(done, all);
+          return Promise.resolve();
+        }),
+      ),
+    signal,
+  );
 
 let matching: Remote<CollectJobs> | null = null;
 
@@ -145,7 +159,16 @@ async function readOne(
   return content;
 }
 
-function untilDone<T>(worker: Worker, job: Promise<T>, signal: AbortSignal): Promise<T> {
+/** Proxies of jobs under way: one that nobody holds is collected, and the answer it waits for with it. */
+const held = new Set<object>();
+
+function untilDone<Jobs extends object, T>(
+  worker: Worker,
+  job: (jobs: Jobs) => Promise<T>,
+  signal: AbortSignal,
+): Promise<T> {
+  const jobs = wrap<Jobs>(worker);
+  held.add(jobs);
   const stopped = new Promise<never>((_resolve, reject) => {
     signal.addEventListener("abort", () => {
       reject(new StoppedError());
@@ -154,7 +177,8 @@ function untilDone<T>(worker: Worker, job: Promise<T>, signal: AbortSignal): Pro
       reject(new Error(event.message || "the worker could not start"));
     });
   });
-  return Promise.race([job, stopped]).finally(() => {
+  return Promise.race([job(jobs as unknown as Jobs), stopped]).finally(() => {
     worker.terminate();
+    held.delete(jobs);
   });
 }

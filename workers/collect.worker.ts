@@ -8,9 +8,11 @@ const jobs: CollectJobs = {
     const { ofPdf } = await import("./collect/pdf-beginning");
     await readDropped(files, tell, ofPdf);
   },
-  cut: async (pile, pages) => (await import("./collect/cut-pile")).cutPile(pile, pages),
-  match: ({ pieces, students, groups, decided, title }) =>
-    Promise.resolve(matchPieces(pieces, { students, decided, title, groupOf: (id) => groups.get(id) ?? null })),
+  look: async (files, tell) => (await import("./collect/scan/look-at-scan")).lookAtScan(files, tell),
+  asPile: async (pictures) => (await import("./collect/scan/pile-of-images")).pileOfImages(pictures),
+  cut: async (pile, papers) => (await import("./collect/cut-pile")).cutPile(pile, papers),
+  match: ({ pieces, groups, ...ground }) =>
+    Promise.resolve(matchPieces(pieces, { ...ground, groupOf: (id) => groups.get(id) ?? null })),
 };
 
 expose(jobs);

@@ -3,6 +3,10 @@ import { writePaper } from "./pdf/marked-paper";
 import { readMarks } from "./pdf/read-marks";
 import type { PdfJobs } from "./protocol";
 
-const jobs: PdfJobs = { writePaper, readMarks };
+const jobs: PdfJobs = {
+  writePaper,
+  readMarks,
+  writeCovers: async (...asked) => (await import("./pdf/covers")).writeCovers(...asked),
+};
 
 expose(jobs);

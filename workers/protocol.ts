@@ -14,14 +14,15 @@ import type {
   UnprovenIssue,
 } from "#core/formats";
 import type { SheetFormat } from "./tables/sheets-out";
-import type { FeedbackSheet, FontFile, FoundMark, MarkedPaper } from "./pdf/messages";
+import type { Cover } from "#core/collect";
+import type { CoverWish, FeedbackSheet, FontFile, FoundMark, MarkedPaper } from "./pdf/messages";
 import type { FileId, Instant, Result } from "#core/kernel";
 import type { Rubric, Student } from "#core/model";
 
 export type { SheetFormat } from "./tables/sheets-out";
-export type { CutPaper } from "./collect/cut-pile";
 export type { CollectJobs, DroppedFile, DropRemark, MatchQuestion, ReadBatch, ReadPiece } from "./collect/messages";
 export type {
+  CoverWish,
   FeedbackSheet,
   FontFile,
   FoundMark,
@@ -63,6 +64,12 @@ export interface PdfJobs {
   readonly writePaper: (paper: MarkedPaper) => Promise<Uint8Array<ArrayBuffer>>;
   /** @throws Error when the file is no PDF that can be read */
   readonly readMarks: (bytes: Uint8Array<ArrayBuffer>) => Promise<readonly FoundMark[]>;
+  /** Cover sheets, labels or tasks with codes. @throws where the task is no PDF that can be read */
+  readonly writeCovers: (
+    covers: readonly Cover[],
+    wish: CoverWish,
+    fonts: readonly FontFile[],
+  ) => Promise<Uint8Array<ArrayBuffer>>;
 }
 
 type Bytes = Uint8Array<ArrayBuffer>;

@@ -1,20 +1,22 @@
-import { takenFiles, type Piece, type PieceId } from "#core/collect";
+import { takenFiles, waitingPieces, type Piece, type PieceId, type ScanPage } from "#core/collect";
 import { keptBy, type FileId, type Instant } from "#core/kernel";
 import type { CourseSession, Repository, Tray } from "#storage";
-import { cutPile, readDropped } from "../../workers/client";
-import { fileSum } from "../file-sum";
+import { readDropped } from "../../workers/client";
+import { cutPile, lookAndCut, scansOf, unCut, type Looking, type PileGround } from "./piles";
 import type { DroppedFile, DropRemark, ReadPiece } from "../../workers/protocol";
 
 /** How far reading what was dropped has come, and what was passed over. */
 export interface Reading {
   /** Null while nothing is being read. */
   readonly progress: { readonly done: number; readonly all: number } | null;
+  /** How far looking for codes on a scan has come; null while none is looked at. */
+  readonly looking: Looking | null;
   readonly remarks: readonly DropRemark[];
   /** Why it ended before its end; null where it did not. */
   readonly trouble: "no_room" | "not_written" | "not_read" | null;
 }
 
-const AT_REST: Reading = { progress: null, remarks: [], trouble: null };
+const AT_REST: Reading = { progress: null, looking: null, remarks: [], trouble: null };
 
 /** Where a file lay when it was dropped: with the folders that were dropped with it. */
 function pathOf(file: File): string {
@@ -37,11 +39,7 @@ export class TrayReading {
   #stop = new AbortController();
   #last: Promise<void> = Promise.resolve();
 
-  constructor(
-    private readonly tray: Tray,
-    private readonly fresh: () => string,
-    private readonly isTaken: (file: FileId) => boolean,
-  ) {}
+  constructor(private readonly ground: PileGround) {}
 
   get state(): Reading {
     return this.#state;
@@ -71,36 +69,16 @@ export class TrayReading {
   }
 
   /**
-   * Cuts a scanned pile of the tray into papers of so many pages each, which lie there in its place.
+   * Cuts a pile of the tray as its pages are laid out. @returns how many papers there are
    * @throws what the PDF library throws for a pile that cannot be read, and what the store throws
    */
-  async cut(pile: Piece, blob: Blob, pages: number): Promise<number> {
-    const papers = await cutPile(blob, pages, this.#stop.signal);
-    const stem = pile.file.name.replace(/\.pdf$/i, "");
-    const last = this.tray.pieces.at(-1)?.order ?? 0;
-    const cut = await Promise.all(
-      papers.map(async (paper, index) => {
-        const name = `${stem} ${String(paper.from)}-${String(paper.to)}.pdf`;
-        const file = { ...pile.file, id: `file:${this.fresh()}` as FileId, name, size: paper.blob.size };
-        const piece: Piece = {
-          ...pile,
-          id: `piece:${this.fresh()}` as PieceId,
-          order: last + 1 + index,
-          source: pile.file.name,
-          path: `${pile.file.name}/${name}`,
-          file,
-          sum: await fileSum(paper.blob),
-          pages: paper.to - paper.from + 1,
-          beginning: "",
-          isCut: true,
-          decision: null,
-        };
-        return { piece, blob: paper.blob };
-      }),
-    );
-    await this.tray.add(cut);
-    await this.tray.drop([pile.id], this.isTaken);
-    return papers.length;
+  cut(pile: Piece, pages: readonly ScanPage[]): Promise<number> {
+    return cutPile(pile, pages, this.ground, new AbortController().signal);
+  }
+
+  /** Makes one piece of a pile again. */
+  unCut(pile: Piece): Promise<void> {
+    return unCut(pile, this.ground);
   }
 
   /** What was read so far stays in the tray. */
@@ -120,7 +98,7 @@ export class TrayReading {
       await readDropped(
         dropped,
         async ({ pieces, remarks, done }) => {
-          await this.tray.add(pieces.map((piece, index) => this.#asPiece(piece, index)));
+          await this.ground.tray.add(pieces.map((piece, index) => this.#asPiece(piece, index)));
           const all = this.#state.progress?.all ?? dropped.length;
           this.#say({ progress: { done: before + done, all }, remarks: [...this.#state.remarks, ...remarks] });
         },
@@ -132,24 +110,44 @@ export class TrayReading {
     const now = this.#state.progress;
     const isDone = !now || this.#stop.signal.aborted || before + dropped.length >= now.all;
     this.#say({ progress: isDone ? null : { ...now, done: before + dropped.length } });
+    if (isDone) await this.#look();
+  }
+
+  /** Looks for codes on the scans that lie in the tray; what cannot be read stays as it came. */
+  async #look(): Promise<void> {
+    const { signal } = this.#stop;
+    for (const scan of scansOf(this.ground.tray.pieces)) {
+      if (signal.aborted) break;
+      const tell = (looking: Looking) => {
+        this.#say({ looking });
+      };
+      try {
+        await lookAndCut(scan, this.ground, { tell, signal });
+      } catch (error) {
+        const trouble = troubleOf(error);
+        if (trouble !== "not_read") this.#say({ trouble });
+      }
+    }
+    this.#say({ looking: null });
   }
 
   /** What a course has come to name need not lie in the tray any longer, once something else comes in. */
   #forgetTaken(): Promise<void> {
-    const taken = this.tray.pieces.filter(({ file }) => this.isTaken(file.id));
-    return this.tray.drop(
-      taken.map(({ id }) => id),
-      this.isTaken,
+    const { tray, isTaken } = this.ground;
+    const waiting = new Set(waitingPieces(tray.pieces, isTaken));
+    return tray.drop(
+      tray.pieces.filter((piece) => !waiting.has(piece)).map(({ id }) => id),
+      isTaken,
     );
   }
 
   #asPiece(read: ReadPiece, index: number): { readonly piece: Piece; readonly blob: Blob } {
     const { name, mediaType, blob, ...traits } = read;
-    const order = (this.tray.pieces.at(-1)?.order ?? -1) + 1 + index;
-    const file = { id: `file:${this.fresh()}` as FileId, name, mediaType, size: blob.size };
-    const id = `piece:${this.fresh()}` as PieceId;
+    const order = (this.ground.tray.pieces.at(-1)?.order ?? -1) + 1 + index;
+    const file = { id: `file:${this.ground.fresh()}` as FileId, name, mediaType, size: blob.size };
+    const id = `piece:${this.ground.fresh()}` as PieceId;
     return {
-      piece: { ...traits, id, order, file, isCut: false, decision: null },
+      piece: { ...traits, id, order, file, isCut: false, pileId: null, code: "", scan: [], decision: null },
       blob: new Blob([blob], { type: mediaType }),
     };
   }
@@ -168,13 +166,20 @@ function troubleOf(error: unknown): Reading["trouble"] {
 
 /** The one reading of a tray. */
 const readingOf = keptBy({
-  owner: (tray: Tray, _fresh: () => string, _isTaken: (file: FileId) => boolean) => tray,
-  make: (_, ...given) => new TrayReading(...given),
+  owner: ({ tray }: PileGround) => tray,
+  make: (_, ground) => new TrayReading(ground),
 });
 
 /** The tray of a course with the one reading that fills it. */
 export async function openReading(repository: Repository, session: CourseSession) {
   const tray = await repository.tray(session.slot);
   const isTaken = (file: FileId) => takenFiles(session.state).has(file);
-  return { tray, isTaken, reading: readingOf(tray, repository.surroundings.fresh, isTaken) };
+  const reading = readingOf({
+    tray,
+    isTaken,
+    readFile: (id) => repository.readFile(session.slot, id),
+    fresh: repository.surroundings.fresh,
+    state: () => session.state,
+  });
+  return { tray, isTaken, reading };
 }

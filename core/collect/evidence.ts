@@ -1,11 +1,12 @@
 /**
  * Where evidence stands: the file's name, its folders, a line of the first page that holds a name and nothing else, elsewhere
- * on the first page, who a document says wrote it, who sent it.
+ * on the first page, who a document says wrote it, who sent it, the code on the paper itself.
  */
-export type EvidencePlace = "name" | "folder" | "byline" | "page" | "author" | "sender";
+export type EvidencePlace = "name" | "folder" | "byline" | "page" | "author" | "sender" | "paper";
 
 /** One thing that speaks for a piece being a student's, at its place. `words` are those of the piece that tell of a name. */
 export type Evidence = { readonly place: EvidencePlace } & (
+  | /** The code of the student's cover sheet or label. */ { readonly kind: "code" }
   | /** The student's number, whole. */ { readonly kind: "number"; readonly text: string }
   | /** The student's address, as the sender's or on the page. */ { readonly kind: "address"; readonly text: string }
   | /** The part of the student's address before the at sign. */ { readonly kind: "mailName"; readonly text: string }
@@ -26,6 +27,7 @@ export type Evidence = { readonly place: EvidencePlace } & (
 
 /** How much each kind weighs where all pieces are given their students together. */
 const WEIGHT: Readonly<Record<Evidence["kind"], number>> = {
+  code: 100,
   number: 100,
   address: 100,
   wholeName: 90,
@@ -43,6 +45,7 @@ const PLACE_SHARE: Readonly<Record<EvidencePlace, number>> = {
   name: 1,
   folder: 1,
   sender: 1,
+  paper: 1,
   byline: 0.9,
   page: 0.7,
   author: 0.5,
@@ -52,10 +55,11 @@ const PLACE_SHARE: Readonly<Record<EvidencePlace, number>> = {
 export const weightOf = ({ kind, place }: Evidence): number => Math.round(WEIGHT[kind] * PLACE_SHARE[place]);
 
 /**
- * Whether it can make a match sure: a number, an address, or a whole name, where people put their own. A name in running text
+ * Whether it can make a match sure: a code, a number, an address, or a whole name, where people put their own. A name in running text
  * may be whoever was measured with; a document's author and a sender's name are often another's computer.
  */
 export function isStrong({ kind, place }: Evidence): boolean {
+  if (kind === "code") return true;
   if (kind === "wholeName") return place === "name" || place === "folder" || place === "byline";
   if (kind === "number") return place === "name" || place === "folder" || place === "page";
   return kind === "address" && (place === "sender" || place === "page");

@@ -1,5 +1,6 @@
 import { isStrong, weightOf, type Evidence } from "./evidence";
 import type { Doubt, Match, MatchingGround } from "./match-types";
+import type { PieceTraits } from "./piece";
 import type { Candidate, Rated } from "./rate";
 import type { SoughtRoster } from "./sought-roster";
 
@@ -32,12 +33,16 @@ export function firstSight(rated: Rated, roster: SoughtRoster, ground: MatchingG
     ...(others.length > 0 ? [{ kind: "alsoFits" as const, studentIds: others.map(({ studentId }) => studentId) }] : []),
     ...(almost.length > 0 ? [{ kind: "almostNamed" as const, studentIds: almost }] : []),
   ];
-  if (against.some(isStrong)) return { rated, best, verdict: "open", doubts };
+  if (isElsewhere(rated.piece, ground) || against.some(isStrong)) return { rated, best, verdict: "open", doubts };
   const pause = byNameAlone
     ? against.length > 0 || almost.length > 0
     : against.some((one) => weightOf(one) >= GIVES_PAUSE);
   return { rated, best, verdict: pause ? "likely" : "sure", doubts: pause ? doubts : [] };
 }
+
+/** Whether its code says that it is no student's paper for what the pieces are put to. */
+export const isElsewhere = ({ said }: PieceTraits, { assignmentId }: Pick<MatchingGround, "assignmentId">): boolean =>
+  said !== null && (said.kind !== "student" || said.assignmentId !== assignmentId);
 
 const isFull = ({ kind }: Evidence): boolean => kind === "wholeName" || kind === "firstAndFamily";
 const isBeyondNames = (evidence: Evidence): boolean => isStrong(evidence) && evidence.kind !== "wholeName";

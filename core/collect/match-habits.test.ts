@@ -1,5 +1,6 @@
 import { expect, it } from "vitest";
 import { fullName, type Student } from "#core/model";
+import { assignmentId } from "../testing/builders";
 import {
   chance,
   hardRoster,
@@ -29,6 +30,7 @@ const traitsOf = (named: Named, index: number): PieceTraits => ({
   author: "",
   senderAddress: "",
   senderName: "",
+  said: null,
   ...named,
 });
 
@@ -68,7 +70,7 @@ it("puts nobody's work surely to another, in ten thousand pieces by nearly thirt
     const { students, pieces, title } = classOf(seed);
     const matches = matchPieces(
       pieces.map(({ traits }) => traits),
-      { students, groupOf: () => null, decided: new Map(), title },
+      { students, groupOf: () => null, decided: new Map(), title, assignmentId: assignmentId("memo") },
     );
     expect(matches.map(({ pieceId }) => pieceId)).toEqual(pieces.map(({ traits }) => traits.id));
     matches.forEach(({ verdict, studentId }, index) => {

@@ -1,6 +1,7 @@
-import type { StudentId } from "#core/kernel";
+import type { AssignmentId, StudentId } from "#core/kernel";
 import type { Student } from "#core/model";
 import type { Evidence } from "./evidence";
+import type { CodeSaid } from "./paper/code-book";
 import type { PieceId } from "./piece";
 import type { Rated } from "./rate";
 
@@ -12,6 +13,8 @@ export type Doubt =
   | { readonly kind: "alsoFits"; readonly studentIds: readonly StudentId[] }
   /** Another whole name is the same but for a letter or two. */
   | { readonly kind: "almostNamed"; readonly studentIds: readonly StudentId[] }
+  /** The code on it is none of a student for this assignment. */
+  | { readonly kind: "codeElsewhere"; readonly said: CodeSaid }
   /** Other pieces want the same student. */
   | { readonly kind: "wantedToo"; readonly pieceIds: readonly PieceId[] };
 
@@ -35,6 +38,8 @@ export interface MatchingGround {
   readonly groupOf: (studentId: StudentId) => string | null;
   /** Pieces that a person has put to a student. */
   readonly decided: ReadonlyMap<PieceId, StudentId>;
+  /** What the pieces are put to; a code of another assignment leads nowhere here. */
+  readonly assignmentId: AssignmentId;
   /** Words that the pieces are likely to hold whoever wrote them: the assignment's name. */
   readonly title: string;
 }

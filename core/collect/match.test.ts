@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import type { StudentId } from "#core/kernel";
+import type { AssignmentId, StudentId } from "#core/kernel";
 import { STUDENT_DEFAULTS, type Student } from "#core/model";
 import { matchPieces } from "./match";
 import type { Match, MatchingGround } from "./match-types";
@@ -14,6 +14,8 @@ const student = (slug: string, givenName: string, familyName: string, number = "
   sectionId: null,
   email: `${slug}.${familyName.length.toString()}@larkmere.example`,
 });
+
+const MEMO = "assignment:memo" as AssignmentId;
 
 const CLASS = [
   student("ilse", "Ilse", "Tarnowe", "L26118"),
@@ -33,6 +35,7 @@ const piece = (path: string, more: Partial<PieceTraits> = {}): PieceTraits => ({
   author: "",
   senderAddress: "",
   senderName: "",
+  said: null,
   ...more,
 });
 
@@ -40,6 +43,7 @@ const ground = (more: Partial<MatchingGround> = {}): MatchingGround => ({
   students: CLASS,
   groupOf: () => null,
   decided: new Map(),
+  assignmentId: MEMO,
   title: "Flood-frequency memo",
   ...more,
 });
@@ -55,6 +59,39 @@ const told = ({ verdict, studentId, evidence, doubts }: Match): string =>
     .join(" | ");
 const match = (pieces: readonly PieceTraits[], more: Partial<MatchingGround> = {}) =>
   matchPieces(pieces, ground(more)).map(told);
+
+describe("a paper with a code", () => {
+  const said = (slug: string, assignmentId = MEMO) =>
+    ({ kind: "student", assignmentId, studentId: `student:${slug}` as StudentId }) as const;
+
+  it("is its student's, whatever the file is called, unless another's number stands on it", () => {
+    expect(match([piece("scan 3-6.pdf", { said: said("dov") })])).toEqual(["sure dov | code paper"]);
+    expect(match([piece("Amsel.pdf", { said: said("dora") })])).toEqual(["sure dora | code paper, familyName name"]);
+    const against = match([piece("scan.pdf", { said: said("dov"), beginning: "L26118" })]);
+    expect(against).toEqual(["open dov | code paper | alsoFits"]);
+  });
+
+  it("is for a person where two papers bear one code, or the code leads elsewhere", () => {
+    const twice = match([piece("scan 1-3.pdf", { said: said("dov") }), piece("scan 9-12.pdf", { said: said("dov") })]);
+    expect(twice).toEqual(Array(2).fill("open dov | code paper | wantedToo"));
+    const others = [
+      said("dov", "assignment:other" as AssignmentId),
+      { kind: "otherCourse" },
+      { kind: "gone" },
+      { kind: "guest", assignmentId: MEMO },
+    ] as const;
+    for (const one of others) expect(match([piece("scan.pdf", { said: one })])[0]).toMatch(/^open .*codeElsewhere$/);
+    // A blank sheet in a folder that names somebody is a guess, no more.
+    expect(match([piece("Ilse Tarnowe/scan.pdf", { said: { kind: "guest", assignmentId: MEMO } })])).toEqual([
+      "open ilse | wholeName folder | codeElsewhere",
+    ]);
+  });
+
+  it("takes nobody from the pieces that name them", () => {
+    const found = match([piece("a.pdf", { said: { kind: "gone" } }), piece("Lindqvar.pdf")]);
+    expect(found).toEqual(["open nobody | codeElsewhere", "likely greta | familyName name"]);
+  });
+});
 
 describe("one piece by itself", () => {
   it.each([

@@ -1,5 +1,5 @@
 import type { StudentId } from "#core/kernel";
-import { firstSight, type FirstSight } from "./first-sight";
+import { firstSight, isElsewhere, type FirstSight } from "./first-sight";
 import { nothingFound, type Doubt, type Match, type MatchingGround } from "./match-types";
 import type { PieceId, PieceTraits } from "./piece";
 import { areTogether, rate, tellingNothing } from "./rate";
@@ -20,12 +20,14 @@ export function matchPieces(pieces: readonly PieceTraits[], ground: MatchingGrou
     .map((piece) => firstSight(rate(piece, roster, nothing), roster, ground));
   const holders = holdersOf(seen, ground);
   const weak = shareOut(
-    seen.filter(({ verdict }) => verdict === null).map(({ rated }) => rated),
+    seen
+      .filter(({ verdict, rated }) => verdict === null && !isElsewhere(rated.piece, ground))
+      .map(({ rated }) => rated),
     holders,
     ground,
   );
   const undecided = new Map(seen.map((one) => [one.rated.piece.id, one]));
-  return seen.map((one) => {
+  const found = seen.map((one): Match => {
     const { id } = one.rated.piece;
     if (one.verdict === null || !one.best) return weak.get(id) ?? nothingFound(one.rated);
     const rivals = (holders.get(one.best.studentId) ?? []).filter((other) => {
@@ -41,6 +43,14 @@ export function matchPieces(pieces: readonly PieceTraits[], ground: MatchingGrou
     const { bundle } = one.rated;
     return { pieceId: id, bundle, verdict: isWanted ? "open" : one.verdict, studentId, evidence, doubts };
   });
+  return found.map((match, place) => withCodeDoubt(match, seen[place]?.rated.piece, ground));
+}
+
+/** A code of another assignment, of another course, or of a blank sheet is for a person to look at. */
+function withCodeDoubt(match: Match, piece: PieceTraits | undefined, ground: MatchingGround): Match {
+  if (!piece?.said || !isElsewhere(piece, ground)) return match;
+  const others = match.doubts.filter(({ kind }) => kind !== "namesNobody");
+  return { ...match, verdict: "open", doubts: [{ kind: "codeElsewhere", said: piece.said }, ...others] };
 }
 
 /** Who has which pieces for good reasons: decided by a person, or by what a piece says by itself. */

@@ -1,5 +1,7 @@
 import { z } from "zod";
 import { fileSchema, idField, instantField } from "#core/model";
+import type { CodeSaid } from "./paper/code-book";
+import { scanPageSchema } from "./paper/scan-page";
 
 /** Letters of a work's beginning that matching reads; about 60 words. */
 export const BEGINNING_LENGTH = 1_000;
@@ -19,6 +21,8 @@ const pieceTroubleSchema = z.enum([
 ]);
 const decisionSchema = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("leftOut") }),
+  /** A scanned pile whose papers lie in the tray beside it. */
+  z.object({ kind: z.literal("cut") }),
   z.object({
     kind: z.literal("student"),
     studentId: idField("student"),
@@ -57,6 +61,12 @@ export const pieceSchema = z.object({
   senderName: z.string().max(300),
   /** A paper cut out of a scanned pile: its beginning is read by a person, from the strip that is shown of it. */
   isCut: z.boolean().default(false),
+  /** The pile it was cut out of. */
+  pileId: idField("piece").nullable().default(null),
+  /** The code that it begins with; empty where it has none. */
+  code: z.string().max(40).default(""),
+  /** The pages of a scan, as they were seen; none where it was not looked at. */
+  scan: z.array(scanPageSchema).default([]),
   trouble: pieceTroubleSchema.nullable(),
   decision: decisionSchema.nullable(),
 });
@@ -71,4 +81,7 @@ export type Decision = z.infer<typeof decisionSchema>;
 export type PieceTraits = Pick<
   Piece,
   "id" | "path" | "letter" | "sum" | "beginning" | "author" | "senderAddress" | "senderName"
->;
+> & {
+  /** What the code on it says in this course; null where it has none. */
+  readonly said: CodeSaid | null;
+};

@@ -34,8 +34,14 @@ export function tellingNothing(pieces: readonly PieceTraits[], title: string): T
   return { title: wordsOf(title), common: new Set([...wordsOf(title), ...often]) };
 }
 
+/** Whom the code on a piece says it is of; null where it says nothing of anybody. */
+const codedStudent = ({ said }: PieceTraits): StudentId | null => (said?.kind === "student" ? said.studentId : null);
+
 export function rate(piece: PieceTraits, roster: SoughtRoster, nothing: TellingNothing): Rated {
-  const candidates = [...roster.evidenceOf(piece, nothing)]
+  const found = new Map(roster.evidenceOf(piece, nothing));
+  const coded = codedStudent(piece);
+  if (coded) found.set(coded, [{ kind: "code", place: "paper" }, ...(found.get(coded) ?? [])]);
+  const candidates = [...found]
     .map(([studentId, evidence]) => ({
       studentId,
       evidence: [...evidence].sort((a, b) => weightOf(b) - weightOf(a)),

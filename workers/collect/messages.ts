@@ -1,7 +1,6 @@
-import type { Match, Piece, PieceTraits } from "#core/collect";
-import type { Instant, StudentId } from "#core/kernel";
+import type { Match, PaperPage, Piece, PieceTraits, SeenPage } from "#core/collect";
+import type { AssignmentId, Instant, StudentId } from "#core/kernel";
 import type { Student } from "#core/model";
-import type { CutPaper } from "./cut-pile";
 
 /** A file that was dropped, with its folders. */
 export interface DroppedFile {
@@ -37,7 +36,7 @@ export interface DropRemark {
 }
 
 /** A piece as it was read; it gets its id when it is kept. */
-export type ReadPiece = Omit<Piece, "id" | "order" | "file" | "decision" | "isCut"> & {
+export type ReadPiece = Omit<Piece, "id" | "order" | "file" | "decision" | "isCut" | "pileId" | "code" | "scan"> & {
   readonly name: string;
   readonly mediaType: string;
   readonly blob: Blob;
@@ -58,13 +57,24 @@ export interface MatchQuestion {
   readonly groups: ReadonlyMap<StudentId, string>;
   readonly decided: ReadonlyMap<Piece["id"], StudentId>;
   readonly title: string;
+  readonly assignmentId: AssignmentId;
 }
 
 /** What the worker of the tray can be asked. */
 export interface CollectJobs {
   /** Reads what was dropped and tells of it in parts; the next part is read once the last was taken. */
   readonly read: (files: readonly DroppedFile[], tell: (batch: ReadBatch) => Promise<void>) => Promise<void>;
-  /** A scanned pile as papers of so many pages each. @throws where it cannot be read as a PDF */
-  readonly cut: (pile: Blob, pages: number) => Promise<readonly CutPaper[]>;
+  /**
+   * Looks for codes on the pages of a scan: a PDF, or pictures of pages in their order. `tell` hears how many are done.
+   * @throws where it cannot be read
+   */
+  readonly look: (
+    files: readonly Blob[],
+    tell: (done: number, all: number) => Promise<void>,
+  ) => Promise<readonly SeenPage[]>;
+  /** Pictures of pages as one PDF. @throws where one is none */
+  readonly asPile: (pictures: readonly Blob[]) => Promise<Blob>;
+  /** A scanned pile as papers of these pages. @throws where it cannot be read as a PDF */
+  readonly cut: (pile: Blob, papers: readonly (readonly PaperPage[])[]) => Promise<readonly Blob[]>;
   readonly match: (question: MatchQuestion) => Promise<readonly Match[]>;
 }

@@ -1,5 +1,12 @@
 import type { Instant } from "#core/kernel";
 import type { NoteMark, Stroke } from "#core/model";
+import type { LABEL_SHEETS, PAPERS } from "./label-sheets";
+
+/** How covers are printed: a sheet each, on sheets of labels, or on the first page of a task's PDF. */
+export type CoverWish =
+  | { readonly kind: "sheets"; readonly paper: keyof typeof PAPERS }
+  | { readonly kind: "labels"; readonly sheet: keyof typeof LABEL_SHEETS }
+  | { readonly kind: "tasks"; readonly task: ArrayBuffer };
 
 /** A stretch of a line in points of its page: x and y of the upper left, upper right, lower left and lower right. */
 export type Quad = readonly [number, number, number, number, number, number, number, number];

@@ -1,5 +1,5 @@
-import type { Piece } from "#core/collect";
-import type { Instant } from "#core/kernel";
+import { codeSaid, type Piece } from "#core/collect";
+import type { AssignmentId, Instant } from "#core/kernel";
 import { assignmentsOf, plainText, type Assignment, type CourseState } from "#core/model";
 
 /** Work that takes hand-ins, in the order of the plan. */
@@ -18,9 +18,11 @@ export function likelyAssignment(state: CourseState, pieces: readonly Piece[], n
   return namedAssignment(state, pieces) ?? due[0] ?? open[0];
 }
 
-/** The assignment of whose name most of the pieces bear a word that no other's has. */
+/** The assignment that most codes on the pieces name, else that of whose name most of them bear a word that no other's has. */
 export function namedAssignment(state: CourseState, pieces: readonly Piece[]): Assignment | undefined {
   const open = collectable(state);
+  const coded = codedAssignment(state, pieces);
+  if (coded) return coded;
   const paths = pieces.map(({ path, source }) => plainText(`${source} ${path}`));
   const named = open
     .map((assignment) => {
@@ -29,6 +31,16 @@ export function namedAssignment(state: CourseState, pieces: readonly Piece[]): A
     })
     .sort((a, b) => b.count - a.count)[0];
   return named && named.count > 0 && named.count * 2 >= paths.length ? named.assignment : undefined;
+}
+
+function codedAssignment(state: CourseState, pieces: readonly Piece[]): Assignment | undefined {
+  const counts = new Map<AssignmentId, number>();
+  for (const { code } of pieces) {
+    const said = code === "" ? null : codeSaid(state, code);
+    if (said && "assignmentId" in said) counts.set(said.assignmentId, (counts.get(said.assignmentId) ?? 0) + 1);
+  }
+  const [most] = [...counts].sort(([, a], [, b]) => b - a);
+  return most && state.assignments[most[0]];
 }
 
 /** Letters from which a word of a name tells something. */

@@ -1,6 +1,5 @@
 import { useCallback, useSyncExternalStore } from "react";
 import { data } from "react-router";
-import type { Piece } from "#core/collect";
 import type { FileId } from "#core/kernel";
 import { courseOf, studentsOf } from "#core/model";
 import { live, useLive } from "../../course/live";
@@ -62,18 +61,10 @@ export default function CollectPage({ loaderData, params }: Route.ComponentProps
   const taking = useTakingIn();
   const isDemo = courseOf(state).origin === "demo";
   const tryInbox = () => void demoInbox().then((dropped) => reading.take(dropped));
-  const cut = async (pile: Piece, pages: number) => {
-    const stored = all.find(({ id }) => id === pile.id);
-    const blob = stored && (await readFile(stored.file));
-    if (!stored || !blob) return "The pile is no longer in the tray.";
-    return reading.cut(stored, blob, pages).then(
-      () => null,
-      () => "It could not be cut. The pile is as it was; scan it anew, or take it in as it is.",
-    );
-  };
   const drop = useCallback((files: File[]) => void reading.drop(files), [reading]);
   if (!assignment || !rows) return <NothingToCollect slot={params.slot} />;
   const inTray = new Set(rows.handIns.map(({ studentId }) => studentId));
+  const out = stillOut(state, assignment, inTray, now);
   return (
     <DropPlace words="Let go: it goes into the tray" className="flex min-h-[calc(100vh-46px)] flex-col" onFiles={drop}>
       <div className="grid flex-1 grid-cols-[minmax(0,1fr)_290px] max-[1120px]:grid-cols-[minmax(0,1fr)_240px]">
@@ -125,10 +116,11 @@ export default function CollectPage({ loaderData, params }: Route.ComponentProps
               return `sheet/${inAddress(piece.id)}?into=${inAddress(into.id)}`;
             }}
             readFile={readFile}
-            onCut={cut}
+            pileAddress={(piece) => `pile/${inAddress(piece.id)}`}
             onDecide={(piece, decision) => {
               const stored = all.find(({ id }) => id === piece.id);
-              if (stored) void tray.change({ ...stored, decision });
+              if (stored?.decision?.kind === "cut") void reading.unCut(stored);
+              else if (stored) void tray.change({ ...stored, decision });
             }}
           />
         </main>
@@ -138,10 +130,16 @@ export default function CollectPage({ loaderData, params }: Route.ComponentProps
             slot={params.slot}
             assignment={assignment}
             due={dueWords(state, assignment)}
-            students={stillOut(state, assignment, inTray, now)}
+            students={out}
             all={studentsOf(state).length}
           />
-          <TakeOut repository={repository} slot={params.slot} state={state} assignment={assignment} />
+          <TakeOut
+            repository={repository}
+            slot={params.slot}
+            state={state}
+            assignment={assignment}
+            out={out.map(({ studentId }) => studentId)}
+          />
         </aside>
       </div>
       {pieces.length > 0 && (

@@ -22,7 +22,7 @@ const TROUBLES: Readonly<Record<NonNullable<Reading["trouble"]>, string>> = {
 
 /** How far reading has come, with a way to stop it, and what was passed over. */
 export function ReadingState({
-  reading: { progress, remarks, trouble },
+  reading: { progress, looking, remarks, trouble },
   onStop,
   onClose,
 }: {
@@ -36,6 +36,15 @@ export function ReadingState({
         <p className="figures mt-2 flex items-center gap-3">
           <progress className="w-48" max={progress.all} value={progress.done} aria-label="Reading what came in" />
           Reading {progress.done} of {counted(progress.all, "file")}
+          <button type="button" className="link" onClick={onStop}>
+            Stop
+          </button>
+        </p>
+      )}
+      {looking && (
+        <p className="figures mt-2 flex items-center gap-3">
+          <progress className="w-48" max={looking.all} value={looking.done} aria-label="Looking for codes" />
+          Looking for codes on {looking.name}: page {looking.done} of {looking.all}
           <button type="button" className="link" onClick={onStop}>
             Stop
           </button>

@@ -1,5 +1,5 @@
-import type { Doubt, Evidence, EvidencePlace, Outlook, Piece } from "#core/collect";
-import type { StudentId } from "#core/kernel";
+import type { CodeSaid, Doubt, Evidence, EvidencePlace, Outlook, Piece } from "#core/collect";
+import type { AssignmentId, StudentId } from "#core/kernel";
 import { counted, latenessWords } from "#core/words";
 
 /** Where it stands; in the file's own name, which is read beside it, needs no word. */
@@ -10,12 +10,15 @@ const PLACES: Readonly<Record<EvidencePlace, string>> = {
   page: " on page 1",
   author: " as the document's author",
   sender: " as the sender",
+  paper: " on the paper",
 };
 
 /** Why a piece seems to be a student's, in words: the very evidence it was matched by. */
 export function evidenceWords(evidence: Evidence): string {
   const place = PLACES[evidence.place];
   switch (evidence.kind) {
+    case "code":
+      return `code${place}`;
     case "number":
       return `number ${evidence.text}${place}`;
     case "address":
@@ -44,13 +47,33 @@ const NAMED = 3;
 const namesOf = (ids: readonly StudentId[], nameOf: (id: StudentId) => string): string =>
   ids.length > NAMED ? counted(ids.length, "other") : ids.map(nameOf).join(", ");
 
+/** How those that a doubt speaks of are called. */
+interface Called {
+  readonly nameOf: (id: StudentId) => string;
+  readonly fileOf: (id: Piece["id"]) => string;
+  readonly workOf: (id: AssignmentId) => string;
+}
+
+/** What a code says that is of no student for the assignment. */
+function codeWords(said: CodeSaid, { nameOf, workOf }: Called): string {
+  switch (said.kind) {
+    case "student":
+      return `its code is of ${workOf(said.assignmentId)}, ${nameOf(said.studentId)}`;
+    case "guest":
+      return "a blank cover: whose name stands on it?";
+    case "gone":
+      return "its code is of a student or a piece of work that this course has no longer";
+    case "otherCourse":
+      return "its code is of another course";
+  }
+}
+
 /** What keeps a match from being sure, in words. */
-export function doubtWords(
-  doubt: Doubt,
-  nameOf: (id: StudentId) => string,
-  fileOf: (id: Piece["id"]) => string,
-): string {
+export function doubtWords(doubt: Doubt, called: Called): string {
+  const { nameOf, fileOf } = called;
   switch (doubt.kind) {
+    case "codeElsewhere":
+      return codeWords(doubt.said, called);
     case "namesNobody":
       return "names nobody";
     case "alsoFits":

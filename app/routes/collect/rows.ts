@@ -3,6 +3,7 @@ import {
   outlooksOf,
   placePieces,
   whichLeft,
+  type Decision,
   type FileOut,
   type HandInToTake,
   type Match,
@@ -10,7 +11,7 @@ import {
   type PieceId,
   type TimeTaken,
 } from "#core/collect";
-import { type Instant, type StudentId } from "#core/kernel";
+import { type AssignmentId, type Instant, type StudentId } from "#core/kernel";
 import {
   courseOf,
   cutAt,
@@ -26,10 +27,11 @@ import {
 import { laneOf } from "#core/release";
 import { isSheetType } from "#core/formats";
 import { dayText } from "#core/words";
+import { pileWords } from "./pile-words";
 import { doubtWords, evidenceWords, outlookWords, TROUBLE_WORDS } from "./reason-words";
 
 /** In which part of the tray a piece stands. */
-export type Group = "open" | "back" | "likely" | "sure" | "out";
+export type Group = "open" | "back" | "likely" | "sure" | "pile" | "out";
 
 /** A piece as it is drawn. */
 export interface TrayRow {
@@ -67,7 +69,12 @@ export const matchingGround = (state: CourseState, assignment: Assignment) => {
     const group = groupOf(state, assignment.id, id);
     return group ? [[id, group.id] as const] : [];
   });
-  return { students, groups: new Map<StudentId, string>(groups), title: `${assignment.name} ${assignment.shortName}` };
+  return {
+    students,
+    groups: new Map<StudentId, string>(groups),
+    title: `${assignment.name} ${assignment.shortName}`,
+    assignmentId: assignment.id,
+  };
 };
 
 /** Students from whom on a spreadsheet holds a class rather than one student's work. */
@@ -116,7 +123,9 @@ export function trayRows({ state, assignment, pieces, matches, kept, time }: Tra
     const student = state.students[id];
     return student ? rosterName(state, student) : "";
   };
+  const workOf = (id: AssignmentId) => state.assignments[id]?.name ?? "";
   const fileOf = (id: PieceId) => pieces.find((piece) => piece.id === id)?.file.name ?? "another";
+  const piles = pileWords(state, pieces, nameOf);
   const rows = pieces.map((piece): TrayRow => {
     const out = back.get(piece.id);
     if (out) return backRow(piece, out, nameOf(out.studentId));
@@ -124,10 +133,10 @@ export function trayRows({ state, assignment, pieces, matches, kept, time }: Tra
     const handIn = handInOfPiece.get(piece.id);
     const outlook = handIn && outlooks.get(handIn);
     const group = placeInTray(piece, match, again);
-    const reasons = piece.decision
-      ? [piece.decision.kind === "leftOut" ? "left out" : "put there by you"]
-      : told(match?.evidence ?? []);
-    const doubts = piece.decision ? [] : (match?.doubts.map((doubt) => doubtWords(doubt, nameOf, fileOf)) ?? []);
+    const reasons = reasonsFor(piece, match, piles);
+    const doubts = piece.decision
+      ? []
+      : (match?.doubts.map((doubt) => doubtWords(doubt, { nameOf, fileOf, workOf })) ?? []);
     const guess = match?.studentId ?? null;
     return {
       piece,
@@ -138,12 +147,23 @@ export function trayRows({ state, assignment, pieces, matches, kept, time }: Tra
       words: again.has(piece.id)
         ? [`the same file again of ${guess ? nameOf(guess) : ""}`]
         : [...reasons, ...(outlook ? outlookWords(outlook, unitHours) : [])],
-      warnings: [...doubts, piece.trouble ? TROUBLE_WORDS[piece.trouble] : ""].filter(Boolean),
+      warnings: [
+        ...doubts,
+        piece.trouble ? TROUBLE_WORDS[piece.trouble] : "",
+        ...(group === "out" ? [] : piles.warnings(piece, group === "open")),
+      ].filter(Boolean),
     };
   });
   const of = (group: Group) => rows.filter((row) => row.group === group);
   return {
-    groups: { open: of("open"), back: of("back"), likely: of("likely"), sure: of("sure"), out: of("out") },
+    groups: {
+      open: of("open"),
+      back: of("back"),
+      likely: of("likely"),
+      sure: of("sure"),
+      pile: of("pile"),
+      out: of("out"),
+    },
     handIns,
     marked: pieces.flatMap((piece) => {
       const out = back.get(piece.id);
@@ -193,8 +213,23 @@ const told = (evidence: Match["evidence"]): string[] =>
     .slice(0, TOLD)
     .map(evidenceWords);
 
+function reasonsFor(piece: Piece, match: Match | undefined, piles: ReturnType<typeof pileWords>): readonly string[] {
+  switch (piece.decision?.kind) {
+    case "leftOut":
+      return ["left out"];
+    case "cut":
+      return piles.cut(piece);
+    case "student":
+      return ["put there by you"];
+    case undefined:
+      return told(match?.evidence ?? []);
+  }
+}
+
+const DECIDED: Readonly<Record<Decision["kind"], Group>> = { leftOut: "out", cut: "pile", student: "sure" };
+
 function placeInTray(piece: Piece, match: Match | undefined, again: ReadonlySet<PieceId>): Group {
-  if (piece.decision) return piece.decision.kind === "leftOut" ? "out" : "sure";
+  if (piece.decision) return DECIDED[piece.decision.kind];
   if (again.has(piece.id)) return "out";
   return piece.trouble ? "open" : (match?.verdict ?? "open");
 }

@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState } from "react";
-import type { Match, Piece, PieceId } from "#core/collect";
+import { codeSaid, type Decision, type Match, type Piece, type PieceId } from "#core/collect";
 import type { Assignment, CourseState } from "#core/model";
 import { matchPieces } from "../../../workers/client";
 import { matchingGround } from "./rows";
@@ -21,8 +21,8 @@ export function useMatches(
       ...matchingGround(state, assignment),
       decided: new Map(decided),
       pieces: pieces
-        .filter(({ decision, trouble }) => decision?.kind !== "leftOut" && trouble !== "classSheet")
-        .map(traitsOf),
+        .filter(({ decision, trouble }) => isSought(decision) && trouble !== "classSheet")
+        .map((piece) => ({ ...traitsOf(piece), said: piece.code === "" ? null : codeSaid(state, piece.code) })),
     };
   }, [state.students, state.groups, assignment, pieces]); // eslint-disable-line react-hooks/exhaustive-deps -- of the state, matching rests on these alone
   const [answer, setAnswer] = useState({ question: null as typeof question, matches: NONE });
@@ -38,6 +38,8 @@ export function useMatches(
   }, [question]);
   return { matches: question ? answer.matches : NONE, isCurrent: question === null || answer.question === question };
 }
+
+const isSought = (decision: Decision | null): boolean => decision === null || decision.kind === "student";
 
 const traitsOf = ({ id, path, letter, sum, beginning, author, senderAddress, senderName }: Piece) => ({
   id,

@@ -1,5 +1,5 @@
 import { useMemo, useSyncExternalStore } from "react";
-import { takenFiles } from "#core/collect";
+import { takenFiles, waitingPieces } from "#core/collect";
 import type { Instant } from "#core/kernel";
 import type { CourseState, WorkFile } from "#core/model";
 import type { Tray } from "#storage";
@@ -18,7 +18,7 @@ export function useTray(
 ) {
   const [text, set] = useSearchChoice();
   const all = useSyncExternalStore(tray.subscribe, () => tray.pieces);
-  const waiting = useMemo(() => all.filter(({ file }) => !takenFiles(state).has(file.id)), [all, state]);
+  const waiting = useMemo(() => waitingPieces(all, (file) => takenFiles(state).has(file)), [all, state]);
   const source = text("from");
   const pieces = useMemo(
     () => withClassSheets(state, source === "" ? waiting : waiting.filter((piece) => piece.source === source)),

@@ -116,6 +116,20 @@ export const KEY_LIST = {
       typed("↓ ↑", "choose another student"),
     ],
   },
+  layOut: {
+    title: "Collect: the pages of a pile",
+    rows: [
+      row("arrows", "page before, page after, row above, row below", {
+        before: "ArrowLeft",
+        after: "ArrowRight",
+        above: "ArrowUp",
+        below: "ArrowDown",
+      }),
+      typed("Enter, Space", "a paper begins at this page, or no longer"),
+      row("T, Shift T", "turn the page, the whole paper", { turn: "t", turnPaper: "Shift+t" }),
+      row("X", "leave the page out, or take it in again", { leaveOut: "x" }),
+    ],
+  },
   gradebook: {
     title: "Gradebook",
     rows: [

@@ -1,4 +1,5 @@
 import { useState } from "react";
+import type { StudentId } from "#core/kernel";
 import { scoresSheets } from "#core/formats";
 import { assignmentsOf, courseOf, type Assignment, type CourseState } from "#core/model";
 import type { Repository } from "#storage";
@@ -10,6 +11,7 @@ import { Tick } from "../../../ui/fields/tick";
 import { JobStatus } from "../../../ui/dialogs/job-status";
 import { useJob } from "../../../ui/hooks/use-job";
 import { saveAs } from "../../../ui/save-as";
+import { Covers } from "./covers";
 
 const FORMATS: readonly SheetFormat[] = ["xlsx", "ods", "csv"];
 
@@ -19,14 +21,18 @@ export function TakeOut({
   assignment,
   repository,
   slot,
+  out,
 }: {
   readonly repository: Repository;
   readonly slot: string;
   readonly state: CourseState;
   readonly assignment: Assignment;
+  /** Who is still out. */
+  readonly out: readonly StudentId[];
 }) {
   const [what, setWhat] = useState<"one" | "all">("one");
   const [comments, setComments] = useState(true);
+  const [prints, setPrints] = useState(false);
   const job = useJob();
   const save = (format: SheetFormat) =>
     job.run(async (signal) => {
@@ -50,7 +56,7 @@ export function TakeOut({
       return `${name} was saved with ${counted(files, "file")}.`;
     });
   return (
-    <section aria-label="Spreadsheet" className="mt-8">
+    <section aria-label="Out and back" className="mt-8">
       <h2 className="text-[14px] font-semibold">Spreadsheet</h2>
       <p className="text-[13px] text-soft">Take the class out, fill it in anywhere, drop it here.</p>
       <Choice
@@ -83,6 +89,33 @@ export function TakeOut({
         </button>
       </p>
       <JobStatus job={job} />
+      <h2 className="mt-6 text-[14px] font-semibold">On paper</h2>
+      <p className="text-[13px] text-soft">
+        Cover sheets or labels with a code. Scan the pile in any order and drop the scan here.
+      </p>
+      <p className="mt-1 text-[14px]">
+        <button
+          type="button"
+          aria-haspopup="dialog"
+          className="link"
+          onClick={() => {
+            setPrints(true);
+          }}
+        >
+          Codes for a pile
+        </button>
+      </p>
+      {prints && (
+        <Covers
+          state={state}
+          assignment={assignment}
+          out={out}
+          readFile={({ id }) => repository.readFile(slot, id)}
+          onClose={() => {
+            setPrints(false);
+          }}
+        />
+      )}
     </section>
   );
 }

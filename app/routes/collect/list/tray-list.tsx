@@ -4,7 +4,6 @@ import type { FileId } from "#core/kernel";
 import { workKindOf, type CourseState, type WorkFile } from "#core/model";
 import { useBlobs } from "../../../ui/hooks/use-blobs";
 import { useRowsInView } from "../../../ui/table/use-rows-in-view";
-import { CutPile } from "./cut-pile";
 import { FirstPage } from "./first-page";
 import { NameStrip } from "./name-strip";
 import type { Group, TrayRow as Row, TrayRows } from "../rows";
@@ -15,6 +14,7 @@ const GROUPS: readonly (readonly [group: Group, words: string, colour: string])[
   ["back", "come back marked", "text-plum"],
   ["likely", "likely", "text-ochre"],
   ["sure", "sure", "text-green"],
+  ["pile", "cut into papers", "text-soft"],
   ["out", "left out", "text-soft"],
 ];
 
@@ -24,8 +24,8 @@ interface TrayListProps {
   readonly readFile: (file: Pick<WorkFile, "id">) => Promise<Blob | null>;
   /** Where the scores of a spreadsheet are looked at. */
   readonly sheetAddress: (piece: Piece) => string;
-  /** Cuts a scanned pile into papers of so many pages; answers words of trouble, or null. */
-  readonly onCut: (pile: Piece, pages: number) => Promise<string | null>;
+  /** Where the pages of a scanned pile are laid out and cut. */
+  readonly pileAddress: (piece: Piece) => string;
   readonly onDecide: (piece: Piece, decision: Decision | null) => void;
 }
 
@@ -34,9 +34,8 @@ type Line = { readonly head: string; readonly colour: string } | { readonly row:
 const NOTHING: ReadonlyMap<FileId, Blob | null> = new Map();
 
 /** The pieces of the tray, what is to be decided first; of a long tray what stands in the window. */
-export function TrayList({ state, groups, readFile, sheetAddress, onCut, onDecide }: TrayListProps) {
+export function TrayList({ state, groups, readFile, sheetAddress, pileAddress, onDecide }: TrayListProps) {
   const [open, setOpen] = useState<ReadonlySet<PieceId>>(new Set());
-  const [pile, setPile] = useState<Piece | null>(null);
   const body = useRef<HTMLUListElement>(null);
   const lines = useMemo(() => linesOf(groups), [groups]);
   const shown = useRowsInView(lines.length, body);
@@ -73,13 +72,7 @@ export function TrayList({ state, groups, readFile, sheetAddress, onCut, onDecid
               row={row}
               sheet={row.piece.trouble === "classSheet" ? sheetAddress(row.piece) : null}
               strip={row.piece.isCut && row.group === "open" && <NameStrip piece={row.piece} readFile={readFile} />}
-              onCut={
-                (row.piece.pages ?? 0) > 1 && workKindOf(file) === "pdf"
-                  ? () => {
-                      setPile(row.piece);
-                    }
-                  : null
-              }
+              pile={(row.piece.pages ?? 0) > 1 && workKindOf(file) === "pdf" ? pileAddress(row.piece) : null}
               isOpen={open.has(id)}
               onOpen={(isOpen) => {
                 const next = new Set(open);
@@ -97,19 +90,6 @@ export function TrayList({ state, groups, readFile, sheetAddress, onCut, onDecid
         );
       })}
       {shown.below > 0 && <li aria-hidden="true" style={{ height: shown.below }} />}
-      {pile && (
-        <CutPile
-          pile={pile}
-          onCut={async (pages) => {
-            const trouble = await onCut(pile, pages);
-            if (trouble === null) setPile(null);
-            return trouble;
-          }}
-          onClose={() => {
-            setPile(null);
-          }}
-        />
-      )}
     </ul>
   );
 }

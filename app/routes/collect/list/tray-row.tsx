@@ -1,6 +1,6 @@
 import { ChevronDown, ChevronRight } from "lucide-react";
 import { useState, type ReactNode } from "react";
-import { Link } from "react-router";
+import { Link, useNavigate } from "react-router";
 import type { Decision } from "#core/collect";
 import type { CourseState } from "#core/model";
 import { MoreMenu, type MenuItems } from "../../../ui/dialogs/more-menu";
@@ -14,6 +14,7 @@ const LINES: Readonly<Record<Group, string>> = {
   back: "w-full border-t-2 border-double border-plum",
   likely: "w-full border-t-2 border-dashed border-ochre",
   sure: "w-full border-t-2 border-green",
+  pile: "w-0",
   out: "w-0",
 };
 
@@ -25,24 +26,31 @@ interface TrayRowProps {
   readonly isOpen: boolean;
   readonly onOpen: (open: boolean) => void;
   readonly onDecide: (decision: Decision | null) => void;
-  /** Cuts a pile into papers; left out for what has no pages to cut. */
-  readonly onCut: (() => void) | null;
+  /** Where its pages are laid out and cut into papers; null for what has no pages to cut. */
+  readonly pile: string | null;
   /** The strip from which a name is read; null where there is none. */
   readonly strip: ReactNode;
   readonly onMove: (from: HTMLElement, by: -1 | 1) => void;
 }
 
 /** One piece of the tray: what it is, whom it goes to and why, and what can be decided about it. */
-export function TrayRow({ state, row, sheet, strip, onCut, isOpen, onOpen, onDecide, onMove }: TrayRowProps) {
+export function TrayRow({ state, row, sheet, pile, strip, isOpen, onOpen, onDecide, onMove }: TrayRowProps) {
   const { piece, group, name, guess, words, warnings } = row;
   const [isAsking, setAsking] = useState(false);
   const asks = group === "open" || isAsking;
   const { name: fileName } = piece.file;
   const Arrow = isOpen ? ChevronDown : ChevronRight;
+  const navigate = useNavigate();
   const items = (): MenuItems =>
-    itemsOf({ row, onDecide, onCut }, () => {
-      setAsking(true);
-    });
+    itemsOf(
+      { row, onDecide },
+      {
+        onAsk: () => {
+          setAsking(true);
+        },
+        onCut: pile === null ? null : () => void navigate(pile),
+      },
+    );
   return (
     <div className="grid min-h-10 grid-cols-[52px_minmax(150px,240px)_minmax(24px,64px)_minmax(0,1fr)_76px_32px] items-center gap-x-2 border-b border-rule py-1 text-[14px]">
       <span className="rounded-sm border border-rule bg-sheet px-1 py-0.5 text-center text-[12px] text-soft">
@@ -65,6 +73,11 @@ export function TrayRow({ state, row, sheet, strip, onCut, isOpen, onOpen, onDec
         {sheet && (
           <Link className="act me-3 !py-1" to={sheet}>
             Look at its scores
+          </Link>
+        )}
+        {pile && piece.scan.length > 1 && (group === "pile" || group === "open") && !isAsking && (
+          <Link className="act me-3 !py-1" to={pile}>
+            {group === "pile" ? "Its pages" : "Cut it into papers"}
           </Link>
         )}
         {asks && !(sheet && !isAsking) ? (
@@ -105,10 +118,20 @@ export function TrayRow({ state, row, sheet, strip, onCut, isOpen, onOpen, onDec
 }
 
 function itemsOf(
-  { row, onDecide, onCut }: Pick<TrayRowProps, "row" | "onDecide" | "onCut">,
-  onAsk: () => void,
+  { row, onDecide }: Pick<TrayRowProps, "row" | "onDecide">,
+  { onAsk, onCut }: { readonly onAsk: () => void; readonly onCut: (() => void) | null },
 ): MenuItems {
   const { piece, group, studentId } = row;
+  if (piece.decision?.kind === "cut")
+    return [
+      ...(onCut ? [{ words: "Lay its pages out", onSelect: onCut }] : []),
+      {
+        words: "As one piece again",
+        onSelect: () => {
+          onDecide(null);
+        },
+      },
+    ];
   const joins = piece.decision?.kind === "student" && piece.decision.joins;
   return [
     ...(group === "open" && piece.trouble !== "classSheet"
