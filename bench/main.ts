@@ -7,6 +7,7 @@ import { leakyChecked, leakyCourse, withOneScore } from "./leaks";
 import { largeCourse, withScore } from "./large-course";
 import { buildSheet } from "./sheet";
 import { measureMatching, measureSheet, measureTray } from "./collect";
+import { measureScan } from "./scan";
 import { measureDesk } from "./desk";
 import { measureGradebook } from "./gradebook";
 import { computeInWorker } from "./in-browser";
@@ -117,6 +118,8 @@ row("collect: its 145,000 cells looked over", spread.look);
 const tray = await measureTray();
 row("collect: 300 files chosen, first row in sight", tray.first);
 row("collect: 300 files chosen, all read and matched", tray.all);
+const scan = await measureScan();
+row("collect: a scan of 300 pages cut into 60 papers", scan.all);
 
 const widths = [0, 1, 2, 3].map((column) => Math.max(...rows.map((cells) => (cells[column] ?? "").length), 12));
 const print = (cells: readonly string[]) => {
@@ -130,6 +133,9 @@ print(["", "Upright Quill", "sheet engine", "ratio"]);
 rows.forEach(print);
 console.log(
   `\nLongest the page was held up while the worker computed: ${worker.longestFrame.toFixed(0)} ms between two frames.`,
+);
+console.log(
+  `Longest the page was held up while the scan was read: ${scan.longest.toFixed(0)} ms; most memory ${scan.megabytes.toFixed(0)} MB.`,
 );
 console.log(
   `Frames without cells while the gradebook was scrolled: ${String(gradebook.blankFrames)} of ${String(gradebook.frames)}.`,

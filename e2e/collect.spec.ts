@@ -18,6 +18,8 @@ const isRead = (page: Page) => expect(page.getByText(/^Reading \d+ of/)).toHaveC
 async function dropInbox(page: Page): Promise<void> {
   await page.getByRole("button", { name: "Try it with the demo’s inbox" }).click();
   await expect(takeIn(page)).toBeEnabled();
+  // The scanned pile among it is read last.
+  await expect(page.getByRole("list", { name: "For other work" })).toContainText("8 pieces for Field notebook");
 }
 
 /** Chooses files as from the browser's own window. */
@@ -28,6 +30,35 @@ async function choose(
   await page.locator('input[type="file"][aria-label="Choose files"]').setInputFiles([...files]);
 }
 const text = (name: string, words: string) => ({ name, mimeType: "text/markdown", buffer: Buffer.from(words) });
+
+test("the scanned notebooks of the inbox lie with their own work, and a piece can be put to other work", async ({
+  page,
+}) => {
+  await openDemo(page, "/collect");
+  await dropInbox(page);
+  await page.getByRole("button", { name: "More for L26041_storymap.pdf" }).click();
+  await page.getByRole("menuitem", { name: "Put to other work" }).click();
+  await page.getByLabel("Work it is for").selectOption({ label: "Field notebook" });
+  await page.getByRole("button", { name: "Put it there" }).click();
+  await expect(page.getByText("20 sure")).toBeVisible();
+  const others = page.getByRole("list", { name: "For other work" });
+  await expect(others).toContainText("9 pieces for Field notebook");
+  await page.getByLabel("Assignment it goes into").selectOption({ label: "Field notebook" });
+  // Two pieces want the same student now: the file that was put here, and the notebook.
+  await expect(piece(page, "L26041_storymap.pdf")).toContainText("also wanted by notebooks Heron scan");
+  await expect(piece(page, "notebooks Heron scan.pdf")).toContainText("cut into 8 papers");
+  await page.getByRole("button", { name: "More for L26041_storymap.pdf" }).click();
+  await page.getByRole("menuitem", { name: "Leave it out" }).click();
+
+  await page.goBack();
+  await open(page, COLLECT);
+  await others.getByRole("button", { name: "Look at them" }).click();
+  await expect(page.getByLabel("Assignment it goes into")).toHaveValue("field-notebook");
+  await page.getByRole("button", { name: /of “notebooks Heron scan.pdf”/ }).click();
+  await expect(page.getByText("8 sure")).toBeVisible();
+  await expect(piece(page, "notebooks Heron scan 1-4.pdf")).toContainText("Dov Amsel code on the paper");
+  await expect(takeIn(page)).toHaveText("Take in 8 hand-ins");
+});
 
 test("what a class handed in finds its students, the rest is decided by keys, and it is one step to take in and to undo", async ({
   page,

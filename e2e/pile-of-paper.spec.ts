@@ -18,8 +18,9 @@ test("a scanned pile is cut into papers, each named from its strip by keys alone
   await pages.fill("9");
   await expect(page.getByText("Type a number from 1 to 6.")).toBeVisible();
   await pages.fill("2");
-  await expect(page.getByText("4 papers of 2 pages, the last of 1: look whether a page is missing.")).toBeVisible();
+  await expect(page.getByText("The last paper would have 1: look whether a page is missing.")).toBeVisible();
   await pages.press("Enter");
+  await page.getByRole("button", { name: "Cut into 4 papers" }).click();
   await expect(page.getByText("4 to decide")).toBeVisible();
   const strip = page.getByRole("img", { name: "Top of the first page of scan 3-4.pdf" });
   await expect(strip.locator("canvas")).toBeAttached();

@@ -27,6 +27,29 @@ it("outlives a reload with its blobs, in the order in which the pieces came, eac
   expect(names(await Tray.open(shelves, "other"))).toEqual([]);
 });
 
+it("keeps what was decided in the very turn, also where the page goes before the database has written", async () => {
+  const shelves = memoryShelves();
+  const tray = await Tray.open(shelves, "c");
+  await tray.add([{ piece: piece("a", 0), blob }]);
+  const never = new Promise<void>(() => undefined);
+  const left = await Tray.open({ ...shelves, meta: { ...shelves.meta, set: () => never } }, "c");
+  void left.change({ ...piece("a", 0), decision: { kind: "leftOut" } });
+  expect((await Tray.open(shelves, "c")).pieces[0]?.decision).toEqual({ kind: "leftOut" });
+  // Once the database has it, nothing is left of it elsewhere.
+  expect((await Tray.open(shelves, "c")).pieces[0]?.decision).toEqual({ kind: "leftOut" });
+  expect(await shelves.hurried.keys()).toEqual([]);
+});
+
+it("never brings back a piece that was let go in between", async () => {
+  const shelves = memoryShelves();
+  const tray = await Tray.open(shelves, "c");
+  await tray.add([{ piece: piece("a", 0), blob }]);
+  await tray.change({ ...piece("a", 0), decision: { kind: "leftOut" } });
+  await tray.drop(["piece:a" as PieceId], () => false);
+  expect(names(await Tray.open(shelves, "c"))).toEqual([]);
+  expect(await shelves.hurried.keys()).toEqual([]);
+});
+
 it("lets a piece go with its blob, but for one that a course names", async () => {
   const shelves = memoryShelves();
   const tray = await Tray.open(shelves, "c");

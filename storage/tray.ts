@@ -4,16 +4,20 @@ import type { FileId } from "#core/kernel";
 import type { Shelves } from "./shelf";
 import { isTrayKey, trayKey } from "./tray-keys";
 
+type TrayShelves = Pick<Shelves, "meta" | "files" | "hurried">;
+
 /**
  * What was dropped in a course and is not yet taken in. It outlives a reload and is no part of the course: the blob of a
  * piece is kept first, under the id that taking it in will name, then the piece.
  */
 export class Tray {
+  /** What was put down last of each piece that is still being written. */
+  #writing = new Map<PieceId, Piece>();
   #listeners = new Set<() => void>();
   #listed: readonly Piece[] = [];
 
   private constructor(
-    private readonly shelves: Pick<Shelves, "meta" | "files">,
+    private readonly shelves: TrayShelves,
     private readonly slot: string,
     private readonly known: Map<PieceId, Piece>,
   ) {
@@ -21,11 +25,13 @@ export class Tray {
   }
 
   /** A piece that does not read is passed over; its blob stays. */
-  static async open(shelves: Pick<Shelves, "meta" | "files">, slot: string): Promise<Tray> {
+  static async open(shelves: TrayShelves, slot: string): Promise<Tray> {
     const keys = (await shelves.meta.keys()).filter((key) => isTrayKey(key, slot));
     const stored = await Promise.all(keys.map((key) => shelves.meta.get(key).catch(() => null)));
     const pieces = stored.flatMap((one) => pieceSchema.safeParse(one).data ?? []);
-    return new Tray(shelves, slot, new Map(pieces.map((piece) => [piece.id, piece])));
+    const known = new Map(pieces.map((piece) => [piece.id, piece]));
+    for (const piece of await leftInAHurry(shelves, slot)) if (known.has(piece.id)) known.set(piece.id, piece);
+    return new Tray(shelves, slot, known);
   }
 
   /** The pieces in the order in which they came; the same list until one changes. */
@@ -47,12 +53,21 @@ export class Tray {
     }
   }
 
-  /** Puts a piece in the place of the one of its id. It shows at once; where it cannot be kept, a reload shows the old one. */
+  /**
+   * Puts a piece in the place of the one of its id. It shows at once, and outlives the page from this turn on; where it
+   * cannot be kept, a reload shows the old one.
+   */
   async change(piece: Piece): Promise<void> {
     if (!this.known.has(piece.id)) return;
     this.known.set(piece.id, piece);
+    this.#writing.set(piece.id, piece);
+    const key = this.#key(piece.id);
+    void this.shelves.hurried.set(key, piece).catch(() => null);
     this.#list();
-    await this.shelves.meta.set(this.#key(piece.id), piece).catch(() => null);
+    await this.shelves.meta.set(key, piece).catch(() => null);
+    if (this.#writing.get(piece.id) !== piece) return;
+    this.#writing.delete(piece.id);
+    await this.shelves.hurried.remove(key).catch(() => null);
   }
 
   /** Lets pieces go, with their blobs unless a course has come to name them. */
@@ -61,6 +76,7 @@ export class Tray {
     for (const { id } of gone) this.known.delete(id);
     this.#list();
     for (const { id, file } of gone) {
+      await this.shelves.hurried.remove(this.#key(id)).catch(() => null);
       await this.shelves.meta.remove(this.#key(id));
       if (!isKept(file.id)) await this.shelves.files.remove(this.#fileKey(file.id));
     }
@@ -89,4 +105,14 @@ export class Tray {
     this.#listed = [...this.known.values()].sort((a, b) => a.order - b.order);
     for (const listener of this.#listeners) listener();
   }
+}
+
+/** Pieces as they were put down by a page that was left before the database had them. */
+async function leftInAHurry({ hurried, meta }: TrayShelves, slot: string): Promise<readonly Piece[]> {
+  const keys = (await hurried.keys()).filter((key) => isTrayKey(key, slot));
+  const found = await Promise.all(keys.map((key) => hurried.get(key).catch(() => null)));
+  const pieces = found.flatMap((one) => pieceSchema.safeParse(one).data ?? []);
+  for (const piece of pieces) await meta.set(trayKey(slot, piece.id), piece).catch(() => null);
+  for (const key of keys) await hurried.remove(key).catch(() => null);
+  return pieces;
 }

@@ -24,25 +24,25 @@ export class StoppedError extends Error {
 /** Runs one job of the archive worker; aborting `signal` ends the worker at once. @throws StoppedError when aborted */
 export function runArchiveJob<T>(job: (jobs: ArchiveJobs) => Promise<T>, signal: AbortSignal): Promise<T> {
   const worker = new Worker(new URL("./archive.worker.ts", import.meta.url), { type: "module" });
-  return untilDone(worker, job, signal);
+  return untilDone<ArchiveJobs, T>(worker, job, signal);
 }
 
 /** Runs one job of the PDF worker; aborting `signal` ends the worker at once. @throws StoppedError when aborted */
 export function runPdfJob<T>(job: (jobs: PdfJobs) => Promise<T>, signal: AbortSignal): Promise<T> {
   const worker = new Worker(new URL("./pdf.worker.ts", import.meta.url), { type: "module" });
-  return untilDone(worker, job, signal);
+  return untilDone<PdfJobs, T>(worker, job, signal);
 }
 
 /** Runs jobs of the worker for student copies, one after the other; aborting `signal` ends it at once. @throws StoppedError when aborted */
 export function runCopyJobs<T>(jobs: (jobs: CopyJobs) => Promise<T>, signal: AbortSignal): Promise<T> {
   const worker = new Worker(new URL("./copies.worker.ts", import.meta.url), { type: "module" });
-  return untilDone(worker, jobs, signal);
+  return untilDone<CopyJobs, T>(worker, jobs, signal);
 }
 
 /** Runs one job of the worker for lists and tables; aborting `signal` ends it at once. @throws StoppedError when aborted */
 export function runTableJob<T>(job: (jobs: TableJobs) => Promise<T>, signal: AbortSignal): Promise<T> {
   const worker = new Worker(new URL("./tables.worker.ts", import.meta.url), { type: "module" });
-  return untilDone(worker, job, signal);
+  return untilDone<TableJobs, T>(worker, job, signal);
 }
 
 /** Reads what was dropped, away from the page; aborting `signal` ends it at once. @throws StoppedError when aborted */
@@ -55,7 +55,7 @@ export const readDropped = (
 /** Runs one job of the worker of the tray; aborting `signal` ends it at once. @throws StoppedError when aborted */
 export function runCollectJob<T>(job: (jobs: CollectJobs) => Promise<T>, signal: AbortSignal): Promise<T> {
   const worker = new Worker(new URL("./collect.worker.ts", import.meta.url), { type: "module" });
-  return untilDone(worker, job, signal);
+  return untilDone<CollectJobs, T>(worker, job, signal);
 }
 
 /** Looks at the pages of a scan, away from the page; `tell` hears how many are done. @throws StoppedError when aborted */
@@ -162,11 +162,7 @@ async function readOne(
 /** Proxies of jobs under way: one that nobody holds is collected, and the answer it waits for with it. */
 const held = new Set<object>();
 
-function untilDone<Jobs extends object, T>(
-  worker: Worker,
-  job: (jobs: Jobs) => Promise<T>,
-  signal: AbortSignal,
-): Promise<T> {
+function untilDone<Jobs, T>(worker: Worker, job: (jobs: Remote<Jobs>) => Promise<T>, signal: AbortSignal): Promise<T> {
   const jobs = wrap<Jobs>(worker);
   held.add(jobs);
   const stopped = new Promise<never>((_resolve, reject) => {
@@ -177,7 +173,7 @@ function untilDone<Jobs extends object, T>(
       reject(new Error(event.message || "the worker could not start"));
     });
   });
-  return Promise.race([job(jobs as unknown as Jobs), stopped]).finally(() => {
+  return Promise.race([job(jobs), stopped]).finally(() => {
     worker.terminate();
     held.delete(jobs);
   });

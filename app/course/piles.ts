@@ -153,7 +153,7 @@ export async function cutPile(
     papers.map(async (paper, index) => {
       const own = blobs[index] ?? new Blob();
       const piece = paperPiece(pile, paper, { own, order: last + 1 + index, sum: await fileSum(own) }, ground);
-      const old = before.find(({ path }) => path.startsWith(`${pathOf(pile, paper.from)}-`));
+      const old = before.find(({ path }) => beginsAt(pile, path) === paper.from);
       return { piece: { ...piece, decision: old?.decision ?? null }, blob: own };
     }),
   );
@@ -175,7 +175,9 @@ export async function unCut(pile: Piece, { tray, isTaken }: Pick<PileGround, "tr
   await tray.drop(papers.map(({ id }) => id), isTaken); // prettier-ignore
 }
 
-const pathOf = (pile: Piece, from: number): string => `${pile.file.name}/${stemOf(pile)} ${String(from)}`;
+/** The page of the pile at which a paper of it begins, by the paper's path. */
+const beginsAt = (pile: Piece, path: string): number =>
+  Number.parseInt(path.slice(`${pile.file.name}/${stemOf(pile)} `.length), 10);
 const stemOf = ({ file }: Piece): string => file.name.replace(/\.pdf$/i, "");
 const freshPiece = ({ fresh }: PileGround) => `piece:${fresh()}` as PieceId;
 const freshFile = ({ fresh }: PileGround) => `file:${fresh()}` as FileId;
@@ -186,7 +188,8 @@ function paperPiece(
   { own, order, sum }: { readonly own: Blob; readonly order: number; readonly sum: string },
   ground: PileGround,
 ): Piece {
-  const name = `${stemOf(pile)} ${String(from)}-${String(to)}.pdf`;
+  const places = to > from ? `${String(from)}-${String(to)}` : String(from);
+  const name = `${stemOf(pile)} ${places}.pdf`;
   return {
     ...pile,
     id: freshPiece(ground),
@@ -195,6 +198,8 @@ function paperPiece(
     path: `${pile.file.name}/${name}`,
     file: { id: freshFile(ground), name, mediaType: "application/pdf", size: own.size },
     sum,
+    // When paper was scanned says nothing of when it was handed in.
+    at: null,
     pages: pages.length,
     beginning: "",
     isCut: true,

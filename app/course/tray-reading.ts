@@ -1,6 +1,6 @@
 import { takenFiles, waitingPieces, type Piece, type PieceId, type ScanPage } from "#core/collect";
 import { keptBy, type FileId, type Instant } from "#core/kernel";
-import type { CourseSession, Repository, Tray } from "#storage";
+import type { CourseSession, Repository } from "#storage";
 import { readDropped } from "../../workers/client";
 import { cutPile, lookAndCut, scansOf, unCut, type Looking, type PileGround } from "./piles";
 import type { DroppedFile, DropRemark, ReadPiece } from "../../workers/protocol";
@@ -147,7 +147,18 @@ export class TrayReading {
     const file = { id: `file:${this.ground.fresh()}` as FileId, name, mediaType, size: blob.size };
     const id = `piece:${this.ground.fresh()}` as PieceId;
     return {
-      piece: { ...traits, id, order, file, isCut: false, pileId: null, code: "", scan: [], decision: null },
+      piece: {
+        ...traits,
+        id,
+        order,
+        file,
+        isCut: false,
+        pileId: null,
+        code: "",
+        assignmentId: null,
+        scan: [],
+        decision: null,
+      },
       blob: new Blob([blob], { type: mediaType }),
     };
   }

@@ -6,8 +6,8 @@ export { filesOut, whichLeft, type FileOut } from "./marked-outside";
 export { takenFiles, waitingPieces } from "./taken-files";
 export { outlooksOf, type Outlook } from "./outlook";
 export { BEGINNING_LENGTH, pieceSchema, type Decision, type Piece, type PieceId, type PieceTraits } from "./piece";
-export { codeFor, codeSaid, type CodeSaid } from "./paper/code-book";
-export { codeInClear, guestMark, paperCodeText, readPaperCode, studentMark, type PaperCode } from "./paper/paper-code";
+export { codeSaid, type CodeSaid } from "./paper/code-book";
+export { codeInClear, paperCodeText, readPaperCode } from "./paper/paper-code";
 export {
   cutAtCodes,
   cutEvery,
@@ -23,3 +23,4 @@ export {
 } from "./paper/cut-scan";
 export { type ScanPage, type SeenPage, type Turn } from "./paper/scan-page";
 export { coversOf, type Cover } from "./paper/covers";
+export { partedBy } from "./destination";

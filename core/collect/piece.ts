@@ -65,6 +65,8 @@ export const pieceSchema = z.object({
   pileId: idField("piece").nullable().default(null),
   /** The code that it begins with; empty where it has none. */
   code: z.string().max(40).default(""),
+  /** The work that a person put it to; null leaves it with the others. */
+  assignmentId: idField("assignment").nullable().default(null),
   /** The pages of a scan, as they were seen; none where it was not looked at. */
   scan: z.array(scanPageSchema).default([]),
   trouble: pieceTroubleSchema.nullable(),

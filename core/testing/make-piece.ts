@@ -21,6 +21,7 @@ export const makePiece = (name: string, more: Partial<Piece> = {}): Piece => ({
   isCut: false,
   pileId: null,
   code: "",
+  assignmentId: null,
   scan: [],
   trouble: null,
   decision: null,

@@ -1,6 +1,7 @@
 import type { Match, PaperPage, Piece, PieceTraits, SeenPage } from "#core/collect";
 import type { AssignmentId, Instant, StudentId } from "#core/kernel";
 import type { Student } from "#core/model";
+import type { MadeUpPaper } from "./scan/made-up-scan";
 
 /** A file that was dropped, with its folders. */
 export interface DroppedFile {
@@ -36,7 +37,10 @@ export interface DropRemark {
 }
 
 /** A piece as it was read; it gets its id when it is kept. */
-export type ReadPiece = Omit<Piece, "id" | "order" | "file" | "decision" | "isCut" | "pileId" | "code" | "scan"> & {
+export type ReadPiece = Omit<
+  Piece,
+  "id" | "order" | "file" | "decision" | "isCut" | "pileId" | "code" | "assignmentId" | "scan"
+> & {
   readonly name: string;
   readonly mediaType: string;
   readonly blob: Blob;
@@ -74,6 +78,8 @@ export interface CollectJobs {
   ) => Promise<readonly SeenPage[]>;
   /** Pictures of pages as one PDF. @throws where one is none */
   readonly asPile: (pictures: readonly Blob[]) => Promise<Blob>;
+  /** A scan of a pile that nobody wrote, for the demo course. */
+  readonly madeUp: (papers: readonly MadeUpPaper[]) => Promise<Blob>;
   /** A scanned pile as papers of these pages. @throws where it cannot be read as a PDF */
   readonly cut: (pile: Blob, papers: readonly (readonly PaperPage[])[]) => Promise<readonly Blob[]>;
   readonly match: (question: MatchQuestion) => Promise<readonly Match[]>;

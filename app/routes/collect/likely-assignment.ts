@@ -18,7 +18,7 @@ export function likelyAssignment(state: CourseState, pieces: readonly Piece[], n
   return namedAssignment(state, pieces) ?? due[0] ?? open[0];
 }
 
-/** The assignment that most codes on the pieces name, else that of whose name most of them bear a word that no other's has. */
+/** The assignment that the codes on most of the pieces name, else that of whose name most of them bear a word that no other's has. */
 export function namedAssignment(state: CourseState, pieces: readonly Piece[]): Assignment | undefined {
   const open = collectable(state);
   const coded = codedAssignment(state, pieces);
@@ -40,7 +40,8 @@ function codedAssignment(state: CourseState, pieces: readonly Piece[]): Assignme
     if (said && "assignmentId" in said) counts.set(said.assignmentId, (counts.get(said.assignmentId) ?? 0) + 1);
   }
   const [most] = [...counts].sort(([, a], [, b]) => b - a);
-  return most && state.assignments[most[0]];
+  const papers = pieces.filter(({ decision }) => decision?.kind !== "cut").length;
+  return most && most[1] * 2 >= papers ? state.assignments[most[0]] : undefined;
 }
 
 /** Letters from which a word of a name tells something. */

@@ -12,13 +12,12 @@ import { MarkedOutside } from "./taking/marked-outside";
 import { NothingToCollect } from "./nothing-to-collect";
 import { ReadingState } from "./reading-state";
 import { dueWords, firstToJudge } from "./rows";
-import { namedAssignment } from "./likely-assignment";
 import { stillOut } from "./who-is-out";
 import { SourceTabs } from "./list/source-tabs";
 import { StillOut } from "./beside/still-out";
 import { TakingBar } from "./taking/taking-bar";
 import { TakeOut } from "./beside/take-out";
-import { TrayList } from "./list/tray-list";
+import { TrayBody } from "./list/tray-body";
 import { demoInbox } from "./demo-inbox";
 import { DropHere } from "./drop-here";
 import { TakenIn } from "./taking/taken-in";
@@ -53,14 +52,18 @@ export async function clientAction({ request, params, context }: Route.ClientAct
 export default function CollectPage({ loaderData, params }: Route.ComponentProps) {
   const { repository, tray, reading, readFile, letGo } = loaderData;
   const { state, now } = useLive(loaderData.shown);
-  const { all, waiting, pieces, source, time, assignment, rows, isCurrent, set } = useTray(tray, readFile, {
-    state,
-    now,
-  });
+  const { waiting, pieces, elsewhere, source, time, assignment, rows, isCurrent, set, choose } = useTray(
+    tray,
+    readFile,
+    {
+      state,
+      now,
+    },
+  );
   const readingNow = useSyncExternalStore(reading.subscribe, () => reading.state);
   const taking = useTakingIn();
   const isDemo = courseOf(state).origin === "demo";
-  const tryInbox = () => void demoInbox().then((dropped) => reading.take(dropped));
+  const tryInbox = () => void demoInbox(state).then((dropped) => reading.take(dropped));
   const drop = useCallback((files: File[]) => void reading.drop(files), [reading]);
   if (!assignment || !rows) return <NothingToCollect slot={params.slot} />;
   const inTray = new Set(rows.handIns.map(({ studentId }) => studentId));
@@ -108,19 +111,11 @@ export default function CollectPage({ loaderData, params }: Route.ComponentProps
               }}
             />
           </div>
-          <TrayList
-            state={state}
+          <TrayBody
+            {...{ state, assignment, tray, reading, elsewhere, readFile }}
             groups={rows.groups}
-            sheetAddress={(piece) => {
-              const into = namedAssignment(state, [piece]) ?? assignment;
-              return `sheet/${inAddress(piece.id)}?into=${inAddress(into.id)}`;
-            }}
-            readFile={readFile}
-            pileAddress={(piece) => `pile/${inAddress(piece.id)}`}
-            onDecide={(piece, decision) => {
-              const stored = all.find(({ id }) => id === piece.id);
-              if (stored?.decision?.kind === "cut") void reading.unCut(stored);
-              else if (stored) void tray.change({ ...stored, decision });
+            onInto={(id, from) => {
+              choose({ into: inAddress(id), from });
             }}
           />
         </main>

@@ -1,5 +1,5 @@
 import { useMemo, useSyncExternalStore } from "react";
-import { takenFiles, waitingPieces } from "#core/collect";
+import { partedBy, takenFiles, waitingPieces } from "#core/collect";
 import type { Instant } from "#core/kernel";
 import type { CourseState, WorkFile } from "#core/model";
 import type { Tray } from "#storage";
@@ -10,22 +10,29 @@ import { likelyAssignment } from "./likely-assignment";
 import { useKeptSums } from "./use-kept-sums";
 import { useMatches } from "./use-matches";
 
+const NOWHERE: ReturnType<typeof partedBy>["elsewhere"] = new Map();
+
 /** The tray of a course as a page shows it: what of it is chosen by the address, and what taking that in would make. */
 export function useTray(
   tray: Tray,
   readFile: (file: Pick<WorkFile, "id">) => Promise<Blob | null>,
   { state, now }: { readonly state: CourseState; readonly now: Instant },
 ) {
-  const [text, set] = useSearchChoice();
+  const [text, set, choose] = useSearchChoice();
   const all = useSyncExternalStore(tray.subscribe, () => tray.pieces);
   const waiting = useMemo(() => waitingPieces(all, (file) => takenFiles(state).has(file)), [all, state]);
   const source = text("from");
-  const pieces = useMemo(
+  const chosen = useMemo(
     () => withClassSheets(state, source === "" ? waiting : waiting.filter((piece) => piece.source === source)),
     [state, waiting, source],
   );
   const wanted = state.assignments[fromAddress("assignment", text("into"))];
-  const assignment = wanted ?? likelyAssignment(state, pieces, now);
+  const assignment = wanted ?? likelyAssignment(state, chosen, now);
+  const into = assignment?.id ?? null;
+  const { here: pieces, elsewhere } = useMemo(
+    () => (into ? partedBy(state, chosen, into) : { here: chosen, elsewhere: NOWHERE }),
+    [state, chosen, into],
+  );
   const time = text("time") === "inTime" ? ("inTime" as const) : ("dated" as const);
   const kept = useKeptSums(state, assignment, pieces, readFile);
   const unknown = useMemo(() => {
@@ -37,5 +44,5 @@ export function useTray(
     () => assignment && trayRows({ state, assignment, pieces, matches, kept, time }),
     [state, assignment, pieces, matches, kept, time],
   );
-  return { all, waiting, pieces, source, time, assignment, rows, isCurrent, set };
+  return { waiting, pieces, elsewhere, source, time, assignment, rows, isCurrent, set, choose };
 }

@@ -7,15 +7,21 @@ import { useSearchParams } from "react-router";
  */
 export function useSearchChoice(
   bare?: string,
-): [text: (name: string) => string, set: (name: string, value: string) => void] {
+): [
+  text: (name: string) => string,
+  set: (name: string, value: string) => void,
+  choose: (choices: Readonly<Record<string, string>>) => void,
+] {
   const [search, setSearch] = useSearchParams();
-  const set = useCallback(
-    (name: string, value: string) => {
+  const choose = useCallback(
+    (choices: Readonly<Record<string, string>>) => {
       setSearch(
         (before) => {
           const next = new URLSearchParams(before);
-          if (value === "") next.delete(name);
-          else next.set(name, value);
+          for (const [name, value] of Object.entries(choices)) {
+            if (value === "") next.delete(name);
+            else next.set(name, value);
+          }
           if (bare !== undefined) {
             next.delete(bare);
             if (next.size === 0) next.set(bare, "");
@@ -27,5 +33,11 @@ export function useSearchChoice(
     },
     [setSearch, bare],
   );
-  return [(name) => search.get(name) ?? "", set];
+  const set = useCallback(
+    (name: string, value: string) => {
+      choose({ [name]: value });
+    },
+    [choose],
+  );
+  return [(name) => search.get(name) ?? "", set, choose];
 }

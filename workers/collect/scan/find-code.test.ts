@@ -4,6 +4,7 @@ import { create } from "qrcode";
 import { beforeAll, expect, it } from "vitest";
 import { paperCodeText } from "#core/collect";
 import { findCode, prepareReader } from "./find-code";
+import type { Gray } from "./gray";
 import { chances, wornPage } from "./worn-page";
 
 beforeAll(() => {
@@ -54,6 +55,23 @@ it("finds no code on pages of writing, and passes over the codes of others", asy
   expect(await findCode(scanOf(3, "mild", "HTTPS://EXAMPLE.ORG/", 4))).toBeNull();
   const spoilt = paperCodeText({ kind: "cover", course: "7K3M", assignment: "9PQ2", student: "R8X4T1V6" });
   expect(await findCode(scanOf(3, "mild", `${spoilt.slice(0, -1)}?`, 4))).toBeNull();
+});
+
+/** A picture turned by a quarter clockwise. */
+function quarterTurned({ width, height, pixels }: Gray): Gray {
+  const out = new Uint8ClampedArray(pixels.length);
+  for (let y = 0; y < height; y += 1)
+    for (let x = 0; x < width; x += 1) out[x * height + (height - 1 - y)] = pixels[y * width + x] ?? 0;
+  return { width: height, height: width, pixels: out };
+}
+
+it("tells how a page that lay sideways must be turned to stand upright", async () => {
+  const code = paperCodeText({ kind: "page", course: "7K3M", assignment: "9PQ2", student: "R8X4T1V6" });
+  let page = scanOf(12, "medium", code, 3);
+  for (const turn of [0, 3, 2, 1]) {
+    expect(await findCode(page)).toEqual({ text: code, turn });
+    page = quarterTurned(page);
+  }
 });
 
 it("packs a code so that it has 25 modules a side with a third of them to spare (ISO/IEC 18004, version 2-H)", () => {

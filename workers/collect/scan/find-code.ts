@@ -40,8 +40,8 @@ export async function findCode(page: Gray): Promise<FoundCode | null> {
 }
 
 async function read(page: Gray): Promise<FoundCode | null> {
-  for (const { text, orientation } of await readBarcodes(asImageData(page), OPTIONS)) {
-    if (readPaperCode(text)) return { text, turn: ((((4 - Math.round(orientation / 90)) % 4) + 4) % 4) as QuarterTurn };
+  for (const { text, rotation } of await readBarcodes(asImageData(page), OPTIONS)) {
+    if (readPaperCode(text)) return { text, turn: ((((4 - Math.round(rotation / 90)) % 4) + 4) % 4) as QuarterTurn };
   }
   return null;
 }

@@ -70,5 +70,5 @@ export function asImageData({ width, height, pixels }: Gray): ImageData {
   const data = new Uint8ClampedArray(pixels.length * 4);
   const whole = new Uint32Array(data.buffer);
   for (let at = 0; at < pixels.length; at += 1) whole[at] = 0xff000000 | ((pixels[at] ?? 0) * 0x010101);
-  return { width, height, data, colorSpace: "srgb" } as ImageData;
+  return { width, height, data, colorSpace: "srgb" };
 }

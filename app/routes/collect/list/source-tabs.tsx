@@ -16,7 +16,8 @@ export function SourceTabs({
   readonly onInbox?: (() => void) | undefined;
 }) {
   const counts = new Map<string, number>();
-  for (const piece of pieces) counts.set(piece.source, (counts.get(piece.source) ?? 0) + 1);
+  for (const piece of pieces.filter(({ decision }) => decision?.kind !== "cut"))
+    counts.set(piece.source, (counts.get(piece.source) ?? 0) + 1);
   if (pieces.length === 0) {
     return (
       <p className="text-soft">

@@ -27,6 +27,8 @@ interface TrayListProps {
   /** Where the pages of a scanned pile are laid out and cut. */
   readonly pileAddress: (piece: Piece) => string;
   readonly onDecide: (piece: Piece, decision: Decision | null) => void;
+  /** Asks which other work a piece is for. */
+  readonly onPutToOther: (piece: Piece) => void;
 }
 
 type Line = { readonly head: string; readonly colour: string } | { readonly row: Row };
@@ -34,7 +36,15 @@ type Line = { readonly head: string; readonly colour: string } | { readonly row:
 const NOTHING: ReadonlyMap<FileId, Blob | null> = new Map();
 
 /** The pieces of the tray, what is to be decided first; of a long tray what stands in the window. */
-export function TrayList({ state, groups, readFile, sheetAddress, pileAddress, onDecide }: TrayListProps) {
+export function TrayList({
+  state,
+  groups,
+  readFile,
+  sheetAddress,
+  pileAddress,
+  onDecide,
+  onPutToOther,
+}: TrayListProps) {
   const [open, setOpen] = useState<ReadonlySet<PieceId>>(new Set());
   const body = useRef<HTMLUListElement>(null);
   const lines = useMemo(() => linesOf(groups), [groups]);
@@ -73,6 +83,9 @@ export function TrayList({ state, groups, readFile, sheetAddress, pileAddress, o
               sheet={row.piece.trouble === "classSheet" ? sheetAddress(row.piece) : null}
               strip={row.piece.isCut && row.group === "open" && <NameStrip piece={row.piece} readFile={readFile} />}
               pile={(row.piece.pages ?? 0) > 1 && workKindOf(file) === "pdf" ? pileAddress(row.piece) : null}
+              onPutToOther={() => {
+                onPutToOther(row.piece);
+              }}
               isOpen={open.has(id)}
               onOpen={(isOpen) => {
                 const next = new Set(open);

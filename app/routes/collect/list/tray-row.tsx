@@ -26,6 +26,7 @@ interface TrayRowProps {
   readonly isOpen: boolean;
   readonly onOpen: (open: boolean) => void;
   readonly onDecide: (decision: Decision | null) => void;
+  readonly onPutToOther: () => void;
   /** Where its pages are laid out and cut into papers; null for what has no pages to cut. */
   readonly pile: string | null;
   /** The strip from which a name is read; null where there is none. */
@@ -34,7 +35,18 @@ interface TrayRowProps {
 }
 
 /** One piece of the tray: what it is, whom it goes to and why, and what can be decided about it. */
-export function TrayRow({ state, row, sheet, pile, strip, isOpen, onOpen, onDecide, onMove }: TrayRowProps) {
+export function TrayRow({
+  state,
+  row,
+  sheet,
+  pile,
+  strip,
+  isOpen,
+  onOpen,
+  onDecide,
+  onPutToOther,
+  onMove,
+}: TrayRowProps) {
   const { piece, group, name, guess, words, warnings } = row;
   const [isAsking, setAsking] = useState(false);
   const asks = group === "open" || isAsking;
@@ -49,6 +61,7 @@ export function TrayRow({ state, row, sheet, pile, strip, isOpen, onOpen, onDeci
           setAsking(true);
         },
         onCut: pile === null ? null : () => void navigate(pile),
+        onPutToOther,
       },
     );
   return (
@@ -119,7 +132,7 @@ export function TrayRow({ state, row, sheet, pile, strip, isOpen, onOpen, onDeci
 
 function itemsOf(
   { row, onDecide }: Pick<TrayRowProps, "row" | "onDecide">,
-  { onAsk, onCut }: { readonly onAsk: () => void; readonly onCut: (() => void) | null },
+  { onAsk, onCut, onPutToOther }: Record<"onAsk" | "onPutToOther", () => void> & { onCut: (() => void) | null },
 ): MenuItems {
   const { piece, group, studentId } = row;
   if (piece.decision?.kind === "cut")
@@ -147,6 +160,7 @@ function itemsOf(
           },
         ]
       : []),
+    { words: "Put to other work", onSelect: onPutToOther },
     ...(group === "out"
       ? []
       : [

@@ -62,7 +62,7 @@ export function LaidPages({ blob, pages, laid, nameOf, onChange }: LaidPagesProp
               className="figures h-5 truncate border-s-2 border-transparent ps-2 text-[12.5px] data-[first]:border-green data-[first]:font-semibold"
               data-first={page.isFirst || undefined}
             >
-              {page.isFirst && (lies?.paper ? `${String(lies.paper)}${name ? ` · ${name}` : ""}` : name || "no pages")}
+              {(page.isFirst || place === 0) && headOf(lies, name)}
             </p>
             <button
               type="button"
@@ -92,6 +92,9 @@ export function LaidPages({ blob, pages, laid, nameOf, onChange }: LaidPagesProp
     </ol>
   );
 }
+
+const headOf = (lies: LaidPage | undefined, name: string): string =>
+  lies?.paper ? [String(lies.paper), name].filter(Boolean).join(" · ") : name || "no pages";
 
 const stateWords = (page: ScanPage, lies: LaidPage | undefined): string => {
   if (lies?.lies === "cover") return "cover";

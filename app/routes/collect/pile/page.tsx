@@ -1,5 +1,5 @@
 import { useState, useSyncExternalStore } from "react";
-import { useNavigate } from "react-router";
+import { useNavigate, useSearchParams } from "react-router";
 import { cutEvery, laidOut, papersOf, type ScanPage } from "#core/collect";
 import { counted } from "#core/words";
 import { live, useLive } from "../../../course/live";
@@ -34,17 +34,20 @@ export default function PilePage({ loaderData, params }: Route.ComponentProps) {
   const [isCutting, setCutting] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const navigate = useNavigate();
+  const [search] = useSearchParams();
+  const back = `/courses/${params.slot}/collect?into=${search.get("into") ?? ""}`;
   const keep = (next: readonly ScanPage[]) => void tray.change({ ...piece, scan: [...next] });
   const papers = papersOf(pages);
   const codes = pages.filter(({ code }) => code !== "").length;
   const blank = pages.filter(({ isBlank }) => isBlank).length;
   const count = /^\d{1,4}$/.test(every.trim()) ? Number(every.trim()) : 0;
   const isFit = count > 0 && count < pages.length;
+  const left = isFit ? pages.length % count : 0;
   const cut = () => {
     setCutting(true);
     setTrouble(null);
     reading.cut(piece, pages).then(
-      () => void navigate(`/courses/${params.slot}/collect?from=${encodeURIComponent(piece.file.name)}`),
+      () => void navigate(`${back}&from=${encodeURIComponent(piece.file.name)}`),
       () => {
         setCutting(false);
         setTrouble("It could not be cut. The pile is as it was; scan it anew, or take it in as it is.");
@@ -54,7 +57,7 @@ export default function PilePage({ loaderData, params }: Route.ComponentProps) {
   return (
     <main className="mx-auto max-w-[1180px] px-10 pt-6 pb-24 max-[1120px]:px-5">
       <title>Pages of a pile · Upright Quill</title>
-      <UnderStep step="Collect" to={`/courses/${params.slot}/collect`} title={piece.file.name} />
+      <UnderStep step="Collect" to={back} title={piece.file.name} />
       <p className="figures text-[14px] text-soft">
         {[
           counted(pages.length, "page"),
@@ -86,11 +89,10 @@ export default function PilePage({ loaderData, params }: Route.ComponentProps) {
           <button type="submit" className="act" disabled={!isFit}>
             Begin a paper every {isFit ? counted(count, "page") : "few pages"}
           </button>
-          {every !== "" && !isFit && (
-            <span role="status" className="text-wax">
-              Type a number from 1 to {Math.max(1, pages.length - 1)}.
-            </span>
-          )}
+          <span role="status" className={`figures ${isFit ? "text-soft" : "text-wax"}`}>
+            {every !== "" && !isFit && `Type a number from 1 to ${String(Math.max(1, pages.length - 1))}.`}
+            {left > 0 && `The last paper would have ${String(left)}: look whether a page is missing.`}
+          </span>
         </form>
         {blank > 0 && (
           <Tick

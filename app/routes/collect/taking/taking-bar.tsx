@@ -29,7 +29,7 @@ export function TakingBar({ rows, taking, onTaking, isTimed, isCurrent, time, on
   const { Form, isUnderWay, trouble } = taking;
   const [asks, setAsks] = useState(false);
   const { groups, handIns } = rows;
-  const all = Object.values(groups).flat().length;
+  const all = Object.values(groups).flat().length - groups.pile.length;
   const placed = handIns.reduce((sum, { pieces }) => sum + pieces.length, 0);
   const left = groups.open.length;
   return (
