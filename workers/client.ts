@@ -84,6 +84,12 @@ export async function matchPieces(question: MatchQuestion): Promise<readonly Mat
   return matching.match(question);
 }
 
+/** A foreign document: what it holds, and what it is said to be. */
+interface ForeignFile {
+  readonly bytes: Uint8Array<ArrayBuffer>;
+  readonly mediaType: string;
+}
+
 /** Longest time that one foreign document may take, in milliseconds; one that takes longer is too large to be shown. */
 const LONGEST_READING = 15_000;
 /** The worker with its one proxy: a proxy that nobody holds any more takes the worker's ears away. */
@@ -94,12 +100,8 @@ let reading: Promise<unknown> = Promise.resolve();
  * Reads a handed-in document away from the page. The worker is kept for the next one; a document that takes too long, or
  * that is stopped, ends it, and a new one is started when it is needed.
  */
-export function readForeign(
-  kind: PageKind,
-  bytes: Uint8Array<ArrayBuffer>,
-  signal: AbortSignal,
-): Promise<PageContent | PageIssue> {
-  const job = reading.then(() => (signal.aborted ? "stopped" : readOne(kind, bytes, signal)));
+export function readForeign(kind: PageKind, file: ForeignFile, signal: AbortSignal): Promise<PageContent | PageIssue> {
+  const job = reading.then(() => (signal.aborted ? "stopped" : readOne(kind, file, signal)));
   reading = job;
   // One that still waits for another to be read is stopped at once too.
   const stopped = new Promise<PageIssue>((resolve) => {
@@ -117,7 +119,7 @@ function startPages() {
 
 async function readOne(
   kind: PageKind,
-  bytes: Uint8Array<ArrayBuffer>,
+  { bytes, mediaType }: ForeignFile,
   stop: AbortSignal,
 ): Promise<PageContent | PageIssue> {
   const { worker, jobs } = (pages ??= startPages());
@@ -145,7 +147,7 @@ async function readOne(
       { signal: broken.signal },
     );
   });
-  const opened = jobs.open(kind, bytes).then(
+  const opened = jobs.open(kind, bytes, mediaType).then(
     (content) => ({ answered: true, content }),
     () => ({ answered: false, content: "damaged" as const }),
   );

@@ -3,10 +3,23 @@ import type { PageJobs } from "./protocol";
 
 // What reads a kind of document is loaded when one comes: a worker that is still loading hears nothing.
 const jobs: PageJobs = {
-  open: async (kind, bytes) => {
-    if (kind === "word") return (await import("./pages/word")).openWord(bytes);
-    const { openMarkdown, openWebPage } = await import("./pages/web-page");
-    return kind === "markdown" ? openMarkdown(bytes) : openWebPage(bytes);
+  open: async (kind, bytes, mediaType) => {
+    switch (kind) {
+      case "word":
+        return (await import("./pages/word")).openWord(bytes);
+      case "openText":
+        return (await import("./pages/open-text")).openOpenText(bytes);
+      case "code":
+        return (await import("./pages/code")).openCode(bytes, mediaType);
+      case "notebook":
+        return (await import("./pages/notebook")).openNotebook(bytes);
+      case "sheet":
+        return (await import("./pages/spreadsheet")).openSpreadsheet(bytes, mediaType);
+      case "markdown":
+        return (await import("./pages/web-page")).openMarkdown(bytes);
+      case "webPage":
+        return (await import("./pages/web-page")).openWebPage(bytes);
+    }
   },
 };
 

@@ -46,7 +46,11 @@ export interface ArchiveJobs {
 /** What the worker for foreign documents can be asked. */
 export interface PageJobs {
   /** A handed-in document as data that can be shown, or why not. */
-  readonly open: (kind: PageKind, bytes: Uint8Array<ArrayBuffer>) => Promise<PageContent | PageIssue>;
+  readonly open: (
+    kind: PageKind,
+    bytes: Uint8Array<ArrayBuffer>,
+    mediaType: string,
+  ) => Promise<PageContent | PageIssue>;
 }
 
 /** What the worker for lists and tables can be asked. */

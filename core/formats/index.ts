@@ -14,7 +14,9 @@ export { scoresCsv, writeCsv, type Cell } from "./tables/csv";
 export { readAnswers, type AnswerIssue } from "./tables/answers";
 export { postsPage, readPosts, type PostIssue, type ReadPosts } from "./tables/posts";
 export {
+  isPageKind,
   MOST_CHARACTERS,
+  MOST_NODES,
   pageTree,
   type ForeignNode,
   type PageContent,
@@ -54,7 +56,7 @@ export { outcomeReports, outcomesCsv, type OutcomeReport } from "./tables/outcom
 export { rosterResultsArchive, rosterResultsFiles } from "./tables/roster-results";
 export { progressReport, type ProgressReport } from "./student-copy/progress-report";
 export { asItLeft, scoresIn, scoresSheets } from "./sheets/scores-sheet";
-export { isSheetType, SHEET_TYPES, type Sheet, type SheetCell } from "./sheets/sheet";
+export { cellText, isSheetType, SHEET_TYPES, type Sheet, type SheetCell } from "./sheets/sheet";
 export { findHead, type ColumnMeaning, type SheetHead } from "./sheets/sheet-columns";
 export type { SheetEntryIssue } from "./sheets/sheet-entry";
 export { cellsToEnter, previewSheet, type SheetCellPreview, type SheetPreview } from "./sheets/sheet-preview";

@@ -9,7 +9,7 @@ const MAIL_FIELDS = /^(?:from|date|subject|message-id|mime-version):/gim;
 const MAILBOX_HEAD = /^From \S+.* \d{4}\s*$/m;
 
 /** Media types by which a name's ending tells more than the bytes do. */
-const READ_AS_TEXT = /^text\/|^application\/(?:json|xml|javascript)$/;
+const READ_AS_TEXT = /^text\/|^application\/(?:json|xml|javascript|x-ipynb\+json)$/;
 
 const UNKNOWN = "application/octet-stream";
 

@@ -1,7 +1,14 @@
 import MarkdownIt from "markdown-it";
 import { hasChildren, isTag, type AnyNode as ParsedNode } from "domhandler";
 import { ElementType, parseDocument } from "htmlparser2";
-import { MOST_CHARACTERS, pageTree, type ForeignNode, type PageContent, type PageIssue } from "#core/formats";
+import {
+  MOST_CHARACTERS,
+  pageTree,
+  type ForeignNode,
+  type PageContent,
+  type PageIssue,
+  type PageNode,
+} from "#core/formats";
 
 /** Most characters of the source of a page; its pictures are in it. */
 const MOST_SOURCE = 40_000_000;
@@ -21,9 +28,13 @@ export function openMarkdown(bytes: Uint8Array): PageContent | PageIssue {
 }
 
 function contentOf(html: string): PageContent | PageIssue {
-  const nodes = pageTree(foreignNode(parseDocument(html)), null);
+  const nodes = webNodes(html);
   return nodes === "too_large" ? nodes : { nodes, css: "" };
 }
+
+/** A piece of a web page as data. */
+export const webNodes = (html: string): readonly PageNode[] | "too_large" =>
+  pageTree(foreignNode(parseDocument(html)), null);
 
 const ELEMENT = 1;
 const TEXT = 3;

@@ -1,38 +1,17 @@
-import { unzipSync, zipSync, strFromU8, type UnzipFileInfo, type Zippable } from "fflate";
+import { zipSync, type Zippable } from "fflate";
 import { DOMParser as XmlParser, XMLSerializer } from "@xmldom/xmldom";
 import { parseHTML } from "linkedom";
 import { pageTree, type PageContent, type PageIssue } from "#core/formats";
+import { documentParts } from "./packed-document";
 import { safeDeclarations, safeRules } from "./safe-css";
-
-/** Most parts of a Word file, most bytes of its text and of its pictures once unpacked. */
-const MOST_PARTS = 3_000;
-const MOST_XML = 12_000_000;
-const MOST_MEDIA = 80_000_000;
-
-const isText = (name: string): boolean => /\.(?:xml|rels)$/i.test(name);
 
 /**
  * The parts of a Word file that are needed to show it, packed anew: what reads them next never meets a size that the file
  * lied about, a macro, or a document type that defines entities.
  */
 export function trimmedWord(bytes: Uint8Array): Uint8Array | PageIssue {
-  let [parts, xml, media] = [0, 0, 0];
-  const wanted = ({ name, originalSize }: UnzipFileInfo): boolean => {
-    parts += 1;
-    const kept = isText(name) || /^word\/media\//.test(name);
-    if (kept && isText(name)) xml += originalSize;
-    else if (kept) media += originalSize;
-    return kept && parts <= MOST_PARTS && xml <= MOST_XML && media <= MOST_MEDIA;
-  };
-  let files: Record<string, Uint8Array>;
-  try {
-    files = unzipSync(bytes, { filter: wanted });
-  } catch {
-    return "damaged";
-  }
-  if (parts > MOST_PARTS || xml > MOST_XML || media > MOST_MEDIA) return "too_large";
-  const texts = Object.entries(files).filter(([name]) => isText(name));
-  if (texts.some(([, text]) => strFromU8(text.slice(0, 4_000)).includes("<!DOCTYPE"))) return "damaged";
+  const files = documentParts(bytes, (name) => /^word\/media\//.test(name));
+  if (typeof files === "string") return files;
   if (!files["word/document.xml"]) return "damaged";
   const stored: Zippable = Object.fromEntries(
     Object.entries(files).map(([name, content]) => [name, [content, { level: 0 }]] as const),

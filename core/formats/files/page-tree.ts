@@ -19,7 +19,12 @@ export interface PageContent {
 export type PageIssue = "damaged" | "too_large" | "stopped";
 
 /** Kinds of document that are read in a worker. */
-export type PageKind = "word" | "webPage" | "markdown";
+const PAGE_KINDS = ["word", "openText", "webPage", "markdown", "code", "notebook", "sheet"] as const;
+/** A kind of document that is read in a worker. */
+export type PageKind = (typeof PAGE_KINDS)[number];
+
+/** Whether work of a kind is read in a worker. */
+export const isPageKind = (kind: string): kind is PageKind => (PAGE_KINDS as readonly string[]).includes(kind);
 
 /** As much of a document's node as is looked at, whatever library read it. */
 export interface ForeignNode {

@@ -19,7 +19,20 @@ export const fileSchema = z.object({
 export type WorkFile = z.infer<typeof fileSchema>;
 
 /** How a file is shown: in place as one of these, or offered for saving where it is none of them. */
-export type WorkKind = "pdf" | "markdown" | "text" | "word" | "image" | "webPage" | "sound" | "video" | "other";
+export type WorkKind =
+  | "pdf"
+  | "markdown"
+  | "text"
+  | "word"
+  | "openText"
+  | "code"
+  | "notebook"
+  | "sheet"
+  | "image"
+  | "webPage"
+  | "sound"
+  | "video"
+  | "other";
 
 /**
  * Endings of file names with their media types, as registered with IANA (Media Types registry); the Word ending is of
@@ -32,9 +45,10 @@ const BY_ENDING: Readonly<Record<string, readonly [mediaType: string, kind: Work
   txt: ["text/plain", "text"],
   csv: ["text/csv", "text"],
   docx: ["application/vnd.openxmlformats-officedocument.wordprocessingml.document", "word"],
-  xlsx: ["application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", "other"],
-  ods: ["application/vnd.oasis.opendocument.spreadsheet", "other"],
-  odt: ["application/vnd.oasis.opendocument.text", "other"],
+  odt: ["application/vnd.oasis.opendocument.text", "openText"],
+  xlsx: ["application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", "sheet"],
+  ods: ["application/vnd.oasis.opendocument.spreadsheet", "sheet"],
+  ipynb: ["application/x-ipynb+json", "notebook"],
   tsv: ["text/tab-separated-values", "text"],
   png: ["image/png", "image"],
   jpg: ["image/jpeg", "image"],
@@ -56,13 +70,52 @@ const BY_ENDING: Readonly<Record<string, readonly [mediaType: string, kind: Work
   webm: ["video/webm", "video"],
 };
 
+/** Endings of source code, with types that are in use where none is registered; common practice, no source. */
+const CODE_BY_ENDING: Readonly<Record<string, string>> = {
+  c: "text/x-c",
+  cc: "text/x-c++",
+  cpp: "text/x-c++",
+  cs: "text/x-csharp",
+  css: "text/css",
+  go: "text/x-go",
+  h: "text/x-c",
+  hpp: "text/x-c++",
+  hs: "text/x-haskell",
+  java: "text/x-java",
+  jl: "text/x-julia",
+  js: "text/javascript",
+  json: "application/json",
+  kt: "text/x-kotlin",
+  lua: "text/x-lua",
+  m: "text/x-matlab",
+  mjs: "text/javascript",
+  php: "text/x-php",
+  pl: "text/x-perl",
+  py: "text/x-python",
+  r: "text/x-r",
+  rb: "text/x-ruby",
+  rs: "text/x-rust",
+  scala: "text/x-scala",
+  sh: "text/x-sh",
+  sql: "text/x-sql",
+  swift: "text/x-swift",
+  tex: "text/x-tex",
+  ts: "text/x-typescript",
+  tsx: "text/x-typescript",
+  xml: "text/xml",
+  yaml: "text/x-yaml",
+  yml: "text/x-yaml",
+};
+const CODE_TYPES: ReadonlySet<string> = new Set(Object.values(CODE_BY_ENDING));
+
 /** The media type of a file by the ending of its name; `application/octet-stream` for one that is not known. */
 export function mediaTypeOf(name: string): string {
-  return BY_ENDING[endingOf(name)]?.[0] ?? "application/octet-stream";
+  const ending = endingOf(name);
+  return BY_ENDING[ending]?.[0] ?? CODE_BY_ENDING[ending] ?? "application/octet-stream";
 }
 
 /** How a file is shown, by its media type. */
 export const workKindOf = ({ mediaType }: Pick<WorkFile, "mediaType">): WorkKind =>
-  Object.values(BY_ENDING).find(([type]) => type === mediaType)?.[1] ?? "other";
+  Object.values(BY_ENDING).find(([type]) => type === mediaType)?.[1] ?? (CODE_TYPES.has(mediaType) ? "code" : "other");
 
 const endingOf = (name: string): string => (name.includes(".") ? (name.split(".").at(-1) ?? "").toLowerCase() : "");

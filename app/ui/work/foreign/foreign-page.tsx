@@ -5,10 +5,12 @@ import { Address } from "./address";
 import { buildTree } from "./build-tree";
 import { ownSheet, sheetOf } from "./page-sheet";
 
+/** How a work is set: as handed-in text, as lines of its own, as code, as a spreadsheet, or with the looks of a Word file. */
+export type Look = "work-text" | "work-text own-lines" | "work-code" | "work-sheet" | "work-word";
+
 interface ForeignPageProps {
   readonly content: PageContent;
-  /** How it is set: with the looks of handed-in text, as lines of its own, or with those of a Word file. */
-  readonly look: "work-text" | "work-text own-lines" | "work-word";
+  readonly look: Look;
   readonly width: number;
   readonly onPage: (handle: PageHandle) => void;
   readonly overlay: (page: number) => ReactNode;

@@ -3,7 +3,7 @@ import type { PageContent, PageKind } from "#core/formats";
 import { Unreadable } from "../pages/unreadable";
 import type { ViewerProps } from "../pages/viewers";
 import { withThreads } from "../text/with-threads";
-import { ForeignPage } from "./foreign-page";
+import { ForeignPage, type Look } from "./foreign-page";
 import { keptPage, pageAtHand, stopReading, type OpenedPage } from "./kept-pages";
 import { keptText, type ReadText } from "./plain-text";
 
@@ -20,6 +20,19 @@ const DAMAGED: Readonly<Record<PageKind, { readonly what: string; readonly mend:
   },
   webPage: { what: "This page cannot be opened.", mend: "Ask the student to store it again, or to hand in a PDF." },
   markdown: { what: "This text cannot be opened.", mend: "Ask the student to hand it in again." },
+  openText: {
+    what: "This OpenDocument text cannot be opened; it may be damaged or locked with a password.",
+    mend: "Ask the student to hand it in again, best as a PDF.",
+  },
+  code: { what: "This code cannot be opened.", mend: "Ask the student to hand it in again, as UTF-8." },
+  notebook: {
+    what: "This notebook cannot be opened; it may be damaged, or of a form older than 4.",
+    mend: "Ask the student to save it anew and to hand it in again.",
+  },
+  sheet: {
+    what: "This spreadsheet cannot be opened; it may be damaged or locked with a password.",
+    mend: "Ask the student to hand it in again, without a password.",
+  },
 };
 const EMPTY = {
   word: { what: "This Word file is empty.", mend: "Ask the student to hand it in again." },
@@ -28,6 +41,10 @@ const EMPTY = {
     mend: "Ask the student to store it with what it shows, or to hand it in as a PDF.",
   },
   markdown: { what: "This file is empty.", mend: "Ask the student to hand it in again." },
+  openText: { what: "This text is empty.", mend: "Ask the student to hand it in again." },
+  code: { what: "This file is empty.", mend: "Ask the student to hand it in again." },
+  notebook: { what: "This notebook has no cells.", mend: "Ask the student to save it and to hand it in again." },
+  sheet: { what: "This spreadsheet is empty.", mend: "Ask the student to hand it in again." },
 };
 
 /** Work that a worker reads: it is shown once it is there as data. */
@@ -97,11 +114,7 @@ const isEmpty = ({ nodes }: PageContent): boolean =>
       : node.tag !== "img" && isEmpty({ nodes: node.children ?? [], css: "" }),
   );
 
-function ForeignWork({
-  kind,
-  look,
-  ...props
-}: ForeignWorkProps & { readonly kind: PageKind; readonly look: "work-text" | "work-word" }) {
+function ForeignWork({ kind, look, ...props }: ForeignWorkProps & { readonly kind: PageKind; readonly look: Look }) {
   const { blob, name, width, threads, onPage, overlay } = props;
   const { opened, again } = useForeign(kind, blob);
   if (opened === null) {
@@ -130,6 +143,18 @@ export const WebPageWork = (props: ForeignWorkProps) => <ForeignWork {...props} 
 
 /** Handed-in Markdown on one long page. */
 export const MarkdownWork = (props: ForeignWorkProps) => <ForeignWork {...props} kind="markdown" look="work-text" />;
+
+/** An OpenDocument text as text with its own pictures, lists and tables. */
+export const OpenTextWork = (props: ForeignWorkProps) => <ForeignWork {...props} kind="openText" look="work-text" />;
+
+/** Source code in numbered lines. Nothing of it runs. */
+export const CodeWork = (props: ForeignWorkProps) => <ForeignWork {...props} kind="code" look="work-code" />;
+
+/** A computational notebook with the results that were kept with it. Nothing of it runs. */
+export const NotebookWork = (props: ForeignWorkProps) => <ForeignWork {...props} kind="notebook" look="work-text" />;
+
+/** A spreadsheet as tables, to be read. */
+export const SheetWork = (props: ForeignWorkProps) => <ForeignWork {...props} kind="sheet" look="work-sheet" />;
 
 /** Handed-in text, in its own lines. */
 export function TextWork({ blob, name, width, onPage, overlay }: ForeignWorkProps) {

@@ -3,7 +3,7 @@ import type { PageContent, PageIssue, PageKind } from "#core/formats";
 /** Reads a foreign document away from the page. */
 export type ReadForeign = (
   kind: PageKind,
-  bytes: Uint8Array<ArrayBuffer>,
+  file: { readonly bytes: Uint8Array<ArrayBuffer>; readonly mediaType: string },
   signal: AbortSignal,
 ) => Promise<PageContent | PageIssue>;
 
@@ -31,7 +31,9 @@ export function keptPage(kind: PageKind, blob: Blob): Promise<OpenedPage> {
   const reader = read;
   if (!reader) throw new RangeError("nobody reads foreign documents");
   const stop = new AbortController();
-  const opening = blob.arrayBuffer().then((buffer) => reader(kind, new Uint8Array(buffer), stop.signal));
+  const opening = blob
+    .arrayBuffer()
+    .then((buffer) => reader(kind, { bytes: new Uint8Array(buffer), mediaType: blob.type }, stop.signal));
   const entry: Kept = { opening, opened: null, stop };
   const kinds = kept.get(blob) ?? new Map<PageKind, Kept>();
   kept.set(blob, kinds.set(kind, entry));

@@ -1,4 +1,5 @@
 import { workKindOf, type WorkFile } from "#core/model";
+import { isPageKind } from "#core/formats";
 import { keptPage } from "../foreign/kept-pages";
 import { PAGE_WIDTH } from "../measures";
 import { loadViewer } from "./viewers";
@@ -9,5 +10,5 @@ export async function prepareWork(file: WorkFile, blob: Blob): Promise<void> {
   await loadViewer(kind);
   // Plain text and pictures are shown as fast as they are read.
   if (kind === "pdf") await (await import("./kept-pdfs")).preparePdf(blob, PAGE_WIDTH);
-  if (kind === "word" || kind === "webPage" || kind === "markdown") await keptPage(kind, blob);
+  if (isPageKind(kind)) await keptPage(kind, blob);
 }

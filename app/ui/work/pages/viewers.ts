@@ -29,6 +29,10 @@ const LOADS: Partial<Readonly<Record<WorkKind, () => Promise<Viewer>>>> = {
   webPage: async () => (await foreign()).WebPageWork,
   text: async () => (await foreign()).TextWork,
   markdown: async () => (await foreign()).MarkdownWork,
+  openText: async () => (await foreign()).OpenTextWork,
+  code: async () => (await foreign()).CodeWork,
+  notebook: async () => (await foreign()).NotebookWork,
+  sheet: async () => (await foreign()).SheetWork,
 };
 
 const loaded = new Map<WorkKind, Viewer>();

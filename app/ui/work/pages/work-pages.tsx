@@ -2,6 +2,7 @@ import { useEffect, useState } from "react";
 import { workKindOf, type WorkFile, type WorkKind } from "#core/model";
 import { ImagePage } from "./image-page";
 import { MediaPlayer } from "./media-player";
+import { notShownWords } from "./not-shown-words";
 import { Unreadable } from "./unreadable";
 import { loadViewer, viewerAtHand, type Viewer, type ViewerProps } from "./viewers";
 
@@ -20,14 +21,7 @@ export function WorkPages({ file, blob, width, turn, threads, onPage, onDocument
     case "video":
       return <MediaPlayer blob={blob} name={file.name} video={kind === "video"} />;
     case "other":
-      return (
-        <Unreadable
-          name={file.name}
-          blob={blob}
-          what="Files of this kind are not shown here."
-          mend="Save it and open it with a program of your own; judge it here by what you see there."
-        />
-      );
+      return <Unreadable name={file.name} blob={blob} {...notShownWords(file.name)} />;
     default:
       return <LoadedPages key={kind} kind={kind} {...shared} threads={threads} onDocument={onDocument} />;
   }

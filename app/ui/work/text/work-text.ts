@@ -1,5 +1,5 @@
 import { workKindOf, type WorkFile } from "#core/model";
-import type { PageContent } from "#core/formats";
+import { isPageKind, type PageContent } from "#core/formats";
 import { buildTree } from "../foreign/build-tree";
 import { keptPage } from "../foreign/kept-pages";
 import { keptText } from "../foreign/plain-text";
@@ -16,7 +16,7 @@ export async function workText(file: WorkFile, blob: Blob): Promise<TextMap | nu
 
 async function contentOf(file: WorkFile, blob: Blob): Promise<PageContent | null> {
   const kind = workKindOf(file);
-  if (kind !== "markdown" && kind !== "webPage" && kind !== "word" && kind !== "text") return null;
+  if (kind !== "text" && !isPageKind(kind)) return null;
   const opened = await (kind === "text" ? keptText(blob) : keptPage(kind, blob));
   return typeof opened === "string" ? null : opened;
 }

@@ -1,0 +1,58 @@
+import { strToU8, zipSync } from "fflate";
+import { allKept, expect, open, openDemo, takeUp, test } from "./helpers";
+
+const CODE = `import math
+
+
+def flow(depths, speeds):
+    """Discharge by the mid-section rule."""
+    # widths are 0.6 m each
+    return sum(0.6 * d * v for d, v in zip(depths, speeds))
+`;
+const NOTEBOOK = JSON.stringify({
+  nbformat: 4,
+  metadata: { language_info: { name: "python" } },
+  cells: [
+    { cell_type: "markdown", source: "# Low flow of the Ossel" },
+    { cell_type: "code", source: "q95 = 0.42\nprint(q95)", outputs: [{ output_type: "stream", text: "0.42\n" }] },
+  ],
+});
+const ODT = zipSync({
+  "content.xml": strToU8(
+    '<office:document-content xmlns:office="o" xmlns:text="t"><office:body><office:text><text:h text:outline-level="1">Three stops</text:h><text:p>The river rose in the night.</text:p></office:text></office:body></office:document-content>',
+  ),
+});
+
+test("code, notebooks, OpenDocument and spreadsheets are shown in place and remarked on like text", async ({
+  page,
+}) => {
+  await openDemo(page, "/collect?into=story-map");
+  await page.locator('input[type="file"][aria-label="Choose files"]').setInputFiles([
+    { name: "Ilse Tarnowe.py", mimeType: "", buffer: Buffer.from(CODE) },
+    { name: "Bram Oduya.ipynb", mimeType: "", buffer: Buffer.from(NOTEBOOK) },
+    { name: "Dov Amsel.odt", mimeType: "", buffer: Buffer.from(ODT) },
+    { name: "Clea Vantor.ppt", mimeType: "", buffer: Buffer.from([0xd0, 0xcf, 0x11, 0xe0, 0, 0, 0, 0]) },
+  ]);
+  await page.getByRole("button", { name: "Take in 4 hand-ins" }).click();
+  await allKept(page);
+
+  await open(page, "/courses/reading-rivers/score/story-map/ilse-tarnowe");
+  await expect(page.getByText("return sum(0.6 * d * v for d, v in zip(depths, speeds))")).toBeVisible();
+  await takeUp(page, "widths are 0.6 m each");
+  await page.keyboard.press("n");
+  await page.keyboard.type("Are they, at the banks too?");
+  await page.keyboard.press("Escape");
+  await allKept(page);
+  await page.reload();
+  await expect(page.getByRole("list", { name: "Notes in the margin" })).toContainText("Are they, at the banks too?");
+
+  await open(page, "/courses/reading-rivers/score/story-map/bram-oduya");
+  await expect(page.getByText("Low flow of the Ossel")).toBeVisible();
+  await expect(page.getByText("print(q95)")).toBeVisible();
+
+  await open(page, "/courses/reading-rivers/score/story-map/dov-amsel");
+  await expect(page.getByText("The river rose in the night.")).toBeVisible();
+
+  await open(page, "/courses/reading-rivers/score/story-map/clea-vantor");
+  await expect(page.getByText("Ask the student for the slides as a PDF", { exact: false })).toBeVisible();
+});
