@@ -25,6 +25,7 @@ export default [
     route("quick/:assignmentId", "routes/score/quick/page.tsx"),
     route("sweep/:assignmentId", "routes/score/sweep/page.tsx"),
     route("score/:assignmentId/:studentId", "routes/score/desk/page.tsx"),
+    route("score/:assignmentId/:studentId/zones", "routes/score/zones/page.tsx"),
     route("pile/:assignmentId", "routes/score/pile/page.tsx"),
     route("release", "routes/release/page.tsx"),
     route("release/deliver", "routes/release/deliver/page.tsx"),

@@ -103,6 +103,8 @@ export {
   type RecordOf,
   type TableName,
 } from "./tables/state";
+export { zoneSchema, type Zone } from "./records/zone";
+export { zonesFor } from "./tables/zones";
 export { dueFor, dueTimesPassed, isOverFor } from "./tables/due";
 export { cutAt, recordAt, recordsOf, StateEditor, wholeTable, withRecords } from "./tables/tables";
 export { fullState, slimState, type SlimState } from "./tables/slim";

@@ -8,16 +8,19 @@ import {
   outcomeRubricOf,
   rubricOf,
   studentsOf,
+  zonesFor,
   type Assignment,
   type CourseState,
   type Criterion,
   type Note,
+  type Zone,
   type WorkFile,
 } from "#core/model";
 import { levelAt, rulerEnds } from "#core/scoring";
 import { driftOf, type Drift } from "#core/statistics";
 import { figuresOf } from "#core/totals";
 import { criterionColour } from "../colours";
+import { hasPages } from "../work/zones/has-pages";
 import { shuffledBy } from "../shuffled";
 
 /** One paper as far as one criterion is concerned. */
@@ -32,6 +35,8 @@ export interface SweepSheet {
   readonly file: WorkFile | null;
   /** Notes on that file that are evidence for the criterion. */
   readonly notes: readonly Note[];
+  /** Where on it the criterion is answered; none where nobody said. */
+  readonly zones: readonly Zone[];
 }
 
 /** One criterion over all papers. */
@@ -83,6 +88,7 @@ export function sweepRows(
       notes: notesOf(state, assignment.id, student.id).filter(
         (note) => note.fileId === file?.id && note.criterionId === criterion.id,
       ),
+      zones: file && hasPages(file) ? zonesFor(state, assignment, student.id, criterion.id) : [],
     };
   });
   const order = judgingOrder(

@@ -116,6 +116,25 @@ export const KEY_LIST = {
       typed("↓ ↑", "choose another student"),
     ],
   },
+  zones: {
+    title: "Zones of a paper",
+    rows: [
+      row("1 to 9", "the criterion whose zone is drawn next", { criterion: "1-9" }),
+      row("arrows", "move the zone in focus", {
+        left: "ArrowLeft",
+        right: "ArrowRight",
+        up: "ArrowUp",
+        down: "ArrowDown",
+      }),
+      row("Shift arrows", "size it", {
+        narrower: "Shift+ArrowLeft",
+        wider: "Shift+ArrowRight",
+        lower: "Shift+ArrowUp",
+        higher: "Shift+ArrowDown",
+      }),
+      row("Delete", "remove it", { remove: ["Delete", "Backspace"] }),
+    ],
+  },
   layOut: {
     title: "Collect: the pages of a pile",
     rows: [

@@ -127,6 +127,8 @@ export function issueWords(issue: ChangeIssue): string {
       return "This change cannot be undone by itself.";
     case "more_time_not_later":
       return "More time ends after the due time of the assignment. Choose a later moment.";
+    case "zone_beyond_page":
+      return `The zone would lie partly beside page ${String(issue.page)}. Draw it on the page.`;
     case "file_taken_in":
       return `${issue.name} was taken in already. Nothing was taken in twice; look at the tray again.`;
     case "something_rests_on_it":

@@ -87,6 +87,8 @@ export type ChangeIssue =
   | { readonly code: "no_such_attempt"; readonly attempt: number }
   /** A due time of a student's own comes after the assignment's. */
   | { readonly code: "more_time_not_later"; readonly until: Instant; readonly dueAt: Instant }
+  /** A zone that would lie partly beside its page. */
+  | { readonly code: "zone_beyond_page"; readonly page: number }
   /** A file that is part of a hand-in already. */
   | { readonly code: "file_taken_in"; readonly name: string }
   | { readonly code: "student_in_two_groups"; readonly studentId: StudentId }

@@ -6,6 +6,7 @@ import type { Change, ChangeIssue, CommandKind, Context } from "./change";
 import { judge, setCriterionComment } from "../commands/scoring/judge";
 import { carryNotes, discardAttempt } from "../commands/collect/attempts";
 import { giveMoreTime } from "../commands/collect/more-time";
+import { setZones } from "../commands/collect/zones";
 import { takeIn } from "../commands/collect/take-in";
 import { drawStroke } from "../commands/notes/ink";
 import { addNote, editNote, removeNote } from "../commands/notes/notes";
@@ -68,6 +69,7 @@ const commandKinds = {
   addHandIn,
   takeIn,
   giveMoreTime,
+  setZones,
   addNote,
   drawStroke,
   addScale,

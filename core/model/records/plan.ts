@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { fileSchema } from "./file";
 import { countField, decimalField, idField, instantField, nameField } from "./fields";
+import { MOST_ZONES, zoneSchema } from "./zone";
 
 /** A part of the course total; weights in percent. */
 export const categorySchema = z.object({
@@ -124,6 +125,8 @@ export const assignmentSchema = z.object({
   held: z.boolean(),
   /** Why it is held, for those who mark: a board that has not met. */
   heldReason: z.string().max(500),
+  /** Where on its papers each criterion is answered. */
+  zones: z.array(zoneSchema).max(MOST_ZONES),
 });
 /** One piece of work to be judged. */
 export type Assignment = z.infer<typeof assignmentSchema>;
@@ -160,6 +163,7 @@ export const ASSIGNMENT_DEFAULTS: Omit<
   showsRubric: false,
   held: false,
   heldReason: "",
+  zones: [],
 };
 
 const levelSchema = z.object({

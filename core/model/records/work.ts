@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { fileSchema } from "./file";
 import { commentField, countField, decimalField, idField, instantField, nameField, recordKeyField } from "./fields";
+import { MOST_ZONES, zoneSchema } from "./zone";
 
 const attemptSchema = z.object({
   number: z.number().int().min(1),
@@ -51,6 +52,8 @@ export const resultSchema = z.object({
   /** Files that go with the overall comment: a marked-up page, a recording. */
   feedbackFiles: z.array(fileSchema).max(50),
   privateNote: commentField,
+  /** Where on this paper criteria are answered, where it lies otherwise than the rest. */
+  zones: z.array(zoneSchema).max(MOST_ZONES),
 });
 /** What is recorded of one student and one assignment. Figures in points, or in percent where the assignment is scored so. */
 export type ResultRecord = z.infer<typeof resultSchema>;

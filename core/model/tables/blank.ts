@@ -28,6 +28,7 @@ export const RESULT_DEFAULTS = {
   overallComment: "",
   feedbackFiles: [],
   privateNote: "",
+  zones: [],
 } as const satisfies Partial<Record<keyof ResultRecord, unknown>>;
 
 const MAKERS: { readonly [T in keyof BlankRecords]: (id: string, parts: readonly string[]) => BlankRecords[T] } = {
@@ -38,6 +39,7 @@ const MAKERS: { readonly [T in keyof BlankRecords]: (id: string, parts: readonly
     ...RESULT_DEFAULTS,
     attemptScores: [],
     feedbackFiles: [],
+    zones: [],
   }),
   judgements: (id, [assignmentId, studentId, criterionId]) => ({
     id,

@@ -50,7 +50,7 @@ export const JOURNAL_KINDS: readonly (readonly [kind: string, words: string, typ
   ["post", "Post", /^(sendMails|openMail)$/],
   ["plan", "Plan and rules", /(Assignment|Assignments|Category|Rubric|Scale|Term|Course|Plan|Groups)$/],
   ["roster", "Students and sections", /(Student|Students|Section)$/],
-  ["handIns", "Hand-ins", /^(addHandIn|takeIn|discardAttempt|giveMoreTime)$/],
+  ["handIns", "Hand-ins", /^(addHandIn|takeIn|discardAttempt|giveMoreTime|setZones)$/],
 ];
 
 /** Fields that only say which record it is. */

@@ -207,6 +207,7 @@ function Desk({
             handIn={handIn}
             wholeGroup={rows.group !== null && wholeGroup}
             draft={shown.draft}
+            zone={rows.criteria[keys.marked]?.zone ?? null}
             repository={repository}
             marginWidth={marginWidth}
             onMarginWidth={(width) => {

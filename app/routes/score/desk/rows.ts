@@ -1,4 +1,4 @@
-import { fromDecimal, pointsText, toNumber, type AssignmentId, type Decimal, type StudentId } from "#core/kernel";
+import { fromDecimal, pointsText, toNumber, type Decimal, type StudentId } from "#core/kernel";
 import {
   courseOf,
   rosterName,
@@ -21,10 +21,11 @@ import {
   type Message,
   type Note,
   type Question,
-  type Rubric,
   type Student,
   type ThreadedPost,
   type WorkFile,
+  type Zone,
+  zonesFor,
 } from "#core/model";
 import { lackingEvidence, outcomeRows, pointsByKey, rulerEnds, type OutcomeRow } from "#core/scoring";
 import { entryText } from "#core/changes";
@@ -59,6 +60,8 @@ export interface CriterionRow {
   readonly evidence: readonly { readonly noteId: string; readonly label: string }[];
   /** A level was given without the passage the rubric asks for. */
   readonly lacksEvidence: boolean;
+  /** Where on the paper it is answered first; null where nobody said. */
+  readonly zone: Zone | null;
 }
 
 /** The group a paper belongs to, with every member's standing beside the one in hand. */
@@ -133,7 +136,7 @@ export function deskRows(state: CourseState, assignment: Assignment, student: St
     figure,
     attempts: attempts.length,
     channel: assignment.channel,
-    criteria: criterionRows(state, rubricOf(state, assignment), assignment.id, student.id, notes),
+    criteria: criterionRows(state, assignment, student.id, notes),
     outcomes: outcomeRows(state, assignment, student),
     arithmetic: arithmeticWords(figure, assignment, courseOf(state).lateRule?.unitHours ?? 24),
     entry: entryText(state, assignment.id, student.id),
@@ -176,11 +179,12 @@ function pileOf(state: CourseState, assignment: Assignment, order: PileOrder): S
 
 function criterionRows(
   state: CourseState,
-  rubric: Rubric | null,
-  assignmentId: AssignmentId,
+  assignment: Assignment,
   studentId: StudentId,
   notes: readonly Note[],
 ): CriterionRow[] {
+  const rubric = rubricOf(state, assignment);
+  const { id: assignmentId } = assignment;
   const students = studentsOf(state);
   const judgement = (criterion: Criterion) => judgementOf(state, assignmentId, studentId, criterion.id);
   const lacking = rubric ? lackingEvidence(rubric, judgement, notes) : [];
@@ -202,6 +206,7 @@ function criterionRows(
       maximum,
       others,
       lacksEvidence: lacking.includes(criterion),
+      zone: zonesFor(state, assignment, studentId, criterion.id)[0] ?? null,
       evidence: notes
         .filter((note) => note.criterionId === criterion.id)
         .map((note) => ({

@@ -4,6 +4,7 @@ import type { FileId } from "#core/kernel";
 import { Ruler } from "../../../ui/parts/ruler";
 import { PointsField } from "../../../ui/fields/points-field";
 import { LazyWork } from "../../../ui/beside/lazy-work";
+import { ZoneCrop } from "../../../ui/work/zones/zone-crop";
 import type { SweepRows, SweepSheet } from "../../../ui/beside/sweep-rows";
 
 interface SheetProps {
@@ -88,7 +89,9 @@ export function Sheet(props: SheetProps) {
         )}
       </section>
       <div className="min-w-0 flex-1">
-        {sheet.file ? (
+        {sheet.file && sheet.zones.length > 0 ? (
+          <ZoneCrop file={sheet.file} zones={sheet.zones} read={read} />
+        ) : sheet.file ? (
           <LazyWork
             file={sheet.file}
             notes={sheet.notes}

@@ -1,5 +1,5 @@
 import { useCallback, useRef, useState } from "react";
-import type { WorkFile } from "#core/model";
+import type { WorkFile, Zone } from "#core/model";
 import type { MenuItems } from "../../dialogs/more-menu";
 import { useLatest } from "../../hooks/use-latest";
 import { FindPassage } from "../text/find-passage";
@@ -16,6 +16,7 @@ import { PageOverlay, type HeldTools } from "./page-overlay";
 import { PagesColumn } from "./pages-column";
 import { useLooking } from "./use-looking";
 import { FIRST_PEN, useWorkKeys } from "./use-work-keys";
+import { useZoneInView } from "./use-zone-in-view";
 import { ViewTools } from "./view-tools";
 import type { PostContext } from "../text/with-threads";
 
@@ -35,6 +36,8 @@ interface WorkViewProps {
   readonly threads?: readonly PostContext[] | undefined;
   /** What else can be done with the paper. */
   readonly more?: () => MenuItems;
+  /** A part of the work that is shown once it is another one. */
+  readonly zone?: Zone | null;
   /** Shows the pages alone at this width in pixels, without tools and margin, as beside other papers. */
   readonly bareWidth?: number;
 }
@@ -87,6 +90,7 @@ export function WorkView(props: WorkViewProps) {
     },
     [pages],
   );
+  useZoneInView(props.zone ?? null, scroller, heightOf);
   return (
     <div className="relative h-full">
       {!bare && (

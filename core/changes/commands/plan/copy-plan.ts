@@ -60,6 +60,7 @@ export function planFrom(state: CourseState, shiftDays: number | null): CoursePl
       files: [],
       held: false,
       scaling: null,
+      zones: [],
     })),
   };
 }

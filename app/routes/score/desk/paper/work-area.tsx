@@ -1,5 +1,6 @@
 import { useMemo } from "react";
-import { Link } from "react-router";
+import { Link, useNavigate } from "react-router";
+import type { Zone } from "#core/model";
 import { inAddress } from "../../../../ui/address";
 import type { ChangeResult, Command } from "#core/changes";
 import { DropPlace } from "../../../../ui/files/drop-place";
@@ -9,6 +10,7 @@ import { CompareAttempts } from "../../../../ui/work/view/compare-attempts";
 import { Unreadable } from "../../../../ui/work/pages/unreadable";
 import type { EvidenceTarget, NoteActions } from "../../../../ui/work/types";
 import { WorkView } from "../../../../ui/work/view/work-view";
+import { hasPages } from "../../../../ui/work/zones/has-pages";
 import type { Repository } from "#storage";
 import type { MenuItems } from "../../../../ui/dialogs/more-menu";
 import { FileNewsLine } from "./file-news";
@@ -36,6 +38,8 @@ interface WorkAreaProps {
   /** Whether a note is for the whole group. */
   readonly wholeGroup: boolean;
   readonly draft: () => PaperDraft;
+  /** Where the marked criterion is answered. */
+  readonly zone: Zone | null;
   readonly repository: Repository;
 }
 
@@ -52,6 +56,7 @@ export function WorkArea(props: WorkAreaProps) {
     [rows.criteria],
   );
   const files = usePaperFiles({ rows, work, criteria, draft: props.draft, repository: props.repository, send });
+  const navigate = useNavigate();
   const compared = useMemo(
     () => props.beside && work && { before: attemptFile(props.beside), after: attemptFile(work) },
     [props.beside, work],
@@ -95,6 +100,9 @@ export function WorkArea(props: WorkAreaProps) {
     { words: "Save the marked paper (PDF)", onSelect: files.savePdf },
     { words: "Save the remarks (JSON-LD)", onSelect: files.saveAnnotations },
     { words: "Read in remarks from a marked PDF", onSelect: marked.choose },
+    ...(hasPages(file) && criteria.length > 0
+      ? [{ words: "Where each criterion is answered", onSelect: () => void navigate("zones", { relative: "path" }) }]
+      : []),
     null,
     { words: "Add another attempt", onSelect: attempt.choose },
     {
@@ -126,6 +134,7 @@ export function WorkArea(props: WorkAreaProps) {
             marginWidth={props.marginWidth}
             onMarginWidth={props.onMarginWidth}
             threads={rows.threads}
+            zone={props.zone}
             more={more}
           />
         ) : (

@@ -1,0 +1,169 @@
+import { useState } from "react";
+import { Link } from "react-router";
+import type { CriterionId } from "#core/kernel";
+import { handInOf, resultOf, rosterName, rubricOf, type Zone } from "#core/model";
+import { live, useLive } from "../../../course/live";
+import { openCourse, orMissing } from "../../../course/open-course";
+import { useChange } from "../../../course/use-change";
+import { deskAddress, fromAddress, inAddress } from "../../../ui/address";
+import { criterionColour } from "../../../ui/colours";
+import { troubleOf } from "../../../ui/hooks/use-command";
+import { Tick } from "../../../ui/fields/tick";
+import { useKeys } from "../../../ui/keys/use-keys";
+import { ZoneLayer, type ZoneBox } from "../../../ui/work/zones/zone-layer";
+import { WorkPages } from "../../../ui/work/pages/work-pages";
+import { PAGE_WIDTH } from "../../../ui/work/measures";
+import { ZoneList } from "./zone-list";
+import { drawnZones, placeOfKey } from "./rows";
+import type { Route } from "./+types/page";
+
+export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
+  const { repository, session } = await openCourse(context, params.slot);
+  const assignmentId = fromAddress("assignment", params.assignmentId);
+  const studentId = fromAddress("student", params.studentId);
+  const shown = live(session, (state) => {
+    const assignment = orMissing(state.assignments[assignmentId], "assignment");
+    const student = orMissing(state.students[studentId], "student");
+    return {
+      assignment,
+      student,
+      name: rosterName(state, student),
+      criteria: rubricOf(state, assignment)?.criteria ?? [],
+      own: resultOf(state, assignmentId, studentId).zones,
+      file: handInOf(state, assignmentId, studentId)?.attempts.at(-1)?.files.at(-1) ?? null,
+    };
+  });
+  const { file } = shown.read().value;
+  return { shown, blob: file && (await repository.readFile(params.slot, file.id)) };
+}
+
+const nowhere = () => undefined;
+
+/** Says on one paper where each criterion is answered, for all papers or for this one alone. */
+export default function ZonesPage({ loaderData, params }: Route.ComponentProps) {
+  const { assignment, student, name, criteria, own, file } = useLive(loaderData.shown);
+  const { blob } = loaderData;
+  const [chosen, setChosen] = useState<CriterionId | null>(criteria[0]?.id ?? null);
+  const [alone, setAlone] = useState(false);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const change = useChange();
+  const zones = alone ? own : assignment.zones;
+  const set = async (criterionId: CriterionId, next: readonly Omit<Zone, "criterionId">[]) => {
+    const outcome = await change({
+      type: "setZones",
+      assignmentId: assignment.id,
+      criterionId,
+      studentId: alone ? student.id : null,
+      zones: next.map(({ page, x, y, width, height }) => ({ page, x, y, width, height })),
+    });
+    setTrouble(troubleOf(outcome));
+  };
+  const of = (criterionId: CriterionId) => zones.filter((zone) => zone.criterionId === criterionId);
+  const put = (page: number, box: ZoneBox) => {
+    if (chosen) void set(chosen, [...of(chosen), { page, ...box }]);
+  };
+  const renew = (key: string, box: ZoneBox | null) => {
+    const { criterionId, place } = placeOfKey(key);
+    const next = of(criterionId).flatMap((zone, index) =>
+      index !== place ? [zone] : box ? [{ ...zone, ...box }] : [],
+    );
+    void set(criterionId, next);
+  };
+  useKeys("zones", {
+    criterion: (digit) => {
+      const criterion = criteria[digit - 1];
+      if (!criterion) return false;
+      setChosen(criterion.id);
+      return true;
+    },
+    ...LEFT_TO_THE_ZONE,
+  });
+  const desk = deskAddress(params.slot, assignment.id, student.id);
+  return (
+    <main className="grid h-[calc(100vh-46px)] grid-cols-[300px_minmax(0,1fr)]">
+      <title>{`Zones · ${assignment.name} · Upright Quill`}</title>
+      <section aria-label="Criteria" className="overflow-auto border-e border-rule px-5 py-5">
+        <p className="text-[14px]">
+          <Link className="link" to={desk}>
+            {name}
+          </Link>
+        </p>
+        <h1 className="page-title">Zones</h1>
+        <p className="mt-1 text-[14px] text-soft">
+          Draw on the paper where each criterion is answered. The sweep then shows that part of every paper of{" "}
+          {assignment.name}, the desk goes to it.
+        </p>
+        <div className="mt-3">
+          <Tick checked={alone} onChange={setAlone}>
+            For this paper alone
+          </Tick>
+        </div>
+        <ZoneList
+          criteria={criteria}
+          zones={zones}
+          chosen={chosen}
+          onChoose={setChosen}
+          onAdd={(page) => {
+            put(page, { x: 0.05, y: 0.05, width: 0.9, height: 0.2 });
+          }}
+          onClear={(criterionId) => void set(criterionId, [])}
+        />
+        {trouble && (
+          <p role="alert" className="mt-3 text-[14px] text-wax">
+            {trouble}
+          </p>
+        )}
+        <p className="mt-4 text-[14px]">
+          <Link className="act" to={`/courses/${params.slot}/sweep/${inAddress(assignment.id)}`}>
+            To the sweep
+          </Link>
+        </p>
+      </section>
+      <div
+        role="region"
+        aria-label="The paper"
+        // A region that scrolls must be reachable by keyboard.
+        // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
+        tabIndex={0}
+        className="overflow-auto bg-table py-5"
+      >
+        {file && blob ? (
+          <div className="mx-auto space-y-3" style={{ width: PAGE_WIDTH }}>
+            <WorkPages
+              file={file}
+              blob={blob}
+              width={PAGE_WIDTH}
+              turn={0}
+              onPage={nowhere}
+              onDocument={nowhere}
+              overlay={(page) => (
+                <ZoneLayer
+                  page={page}
+                  zones={drawnZones({ assignment, own, criteria, alone, page, colourOf: criterionColour })}
+                  onDraw={(box) => {
+                    put(page, box);
+                  }}
+                  onChange={renew}
+                  onRemove={(key) => {
+                    renew(key, null);
+                  }}
+                />
+              )}
+            />
+          </div>
+        ) : (
+          <p className="mt-16 text-center text-soft">
+            {name} has handed in nothing that has pages. Choose another paper of the pile.
+          </p>
+        )}
+      </div>
+    </main>
+  );
+}
+
+const left = () => false;
+/** Keys that the zone in focus hears by itself. */
+const LEFT_TO_THE_ZONE = {
+  ...{ left, right: left, up: left, down: left },
+  ...{ narrower: left, wider: left, lower: left, higher: left, remove: left },
+};

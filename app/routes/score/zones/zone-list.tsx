@@ -1,0 +1,87 @@
+import { useState } from "react";
+import type { CriterionId } from "#core/kernel";
+import type { Criterion, Zone } from "#core/model";
+import { criterionColour } from "../../../ui/colours";
+
+/** The criteria with the pages where their zones lie; one of them is drawn next. */
+export function ZoneList({
+  criteria,
+  zones,
+  chosen,
+  onChoose,
+  onAdd,
+  onClear,
+}: {
+  readonly criteria: readonly Criterion[];
+  readonly zones: readonly Zone[];
+  readonly chosen: CriterionId | null;
+  readonly onChoose: (criterionId: CriterionId) => void;
+  /** Puts a zone on a page, to be moved by keys. */
+  readonly onAdd: (page: number) => void;
+  readonly onClear: (criterionId: CriterionId) => void;
+}) {
+  const [page, setPage] = useState("1");
+  const number = /^[1-9]\d{0,3}$/.test(page.trim()) ? Number(page.trim()) : 0;
+  if (criteria.length === 0)
+    return <p className="mt-4 text-[14px] text-soft">This work has no rubric: give it one under Plan first.</p>;
+  return (
+    <>
+      <ul className="mt-4 space-y-1">
+        {criteria.map(({ id, name }, place) => {
+          const pages = zones.filter((zone) => zone.criterionId === id).map((zone) => zone.page);
+          return (
+            <li key={id} className="flex items-baseline gap-2">
+              <button
+                type="button"
+                aria-pressed={id === chosen}
+                className={`flex min-w-0 flex-1 items-baseline gap-2 border-s-[3px] px-2 py-1 text-start ${id === chosen ? "bg-sheet font-semibold" : "border-transparent hover:bg-sheet"}`}
+                style={id === chosen ? { borderColor: criterionColour(place) } : undefined}
+                onClick={() => {
+                  onChoose(id);
+                }}
+              >
+                <span className="min-w-0 truncate">{name}</span>
+                <span className="figures ms-auto text-[13px] font-normal whitespace-nowrap text-soft">
+                  {pages.length === 0 ? "no zone" : `page ${[...new Set(pages)].sort((a, b) => a - b).join(", ")}`}
+                </span>
+              </button>
+              {pages.length > 0 && (
+                <button
+                  type="button"
+                  className="link text-[13px]"
+                  onClick={() => {
+                    onClear(id);
+                  }}
+                >
+                  Clear<span className="sr-only"> the zones of {name}</span>
+                </button>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+      <form
+        className="mt-4 flex items-end gap-2 text-[14px]"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (number > 0 && chosen) onAdd(number);
+        }}
+      >
+        <label>
+          <span className="block text-[13px] text-soft">By keys: a zone on page</span>
+          <input
+            className="field figures !w-20"
+            inputMode="numeric"
+            value={page}
+            onChange={(event) => {
+              setPage(event.target.value);
+            }}
+          />
+        </label>
+        <button type="submit" className="act" disabled={number === 0 || chosen === null}>
+          Put it there
+        </button>
+      </form>
+    </>
+  );
+}

@@ -1,0 +1,19 @@
+import { z } from "zod";
+import { idField } from "./fields";
+
+const share = z.number().min(0).max(1);
+
+/** Where on a paper a criterion is answered: a part of a page, in shares of it as it is shown unturned, from its upper left corner. */
+export const zoneSchema = z.object({
+  criterionId: idField("criterion"),
+  page: z.number().int().min(1).max(2_000),
+  x: share,
+  y: share,
+  width: share,
+  height: share,
+});
+/** Where on a paper a criterion is answered. */
+export type Zone = z.infer<typeof zoneSchema>;
+
+/** Most zones of one assignment, or of one paper. */
+export const MOST_ZONES = 2_000;
