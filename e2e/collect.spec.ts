@@ -253,6 +253,18 @@ test("what cannot be read is said with how to mend it, and the rest goes on", as
   await expect(page.getByText("would lie outside of its archive")).toBeVisible();
   await expect(piece(page, "L26090.pdf")).toContainText("3 pages");
   await expect(piece(page, "good.zip/Esi Okonwe/map.md")).toContainText("Esi Okonwe");
+  // With its password, a second locked one lies there open.
+  await choose(page, [
+    { name: "L26111 locked.pdf", mimeType: "application/pdf", buffer: await makePdf({ pages: 4, password: "weir" }) },
+  ]);
+  await piece(page, "L26111 locked.pdf").getByRole("button", { name: "Unlock" }).click();
+  await page.getByLabel("Its password").fill("wear");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("alert")).toContainText("This is not its password.");
+  await page.getByLabel("Its password").fill("weir");
+  await page.keyboard.press("Enter");
+  await expect(piece(page, "L26111 locked.pdf")).toContainText("4 pages");
+  await expect(piece(page, "L26111 locked.pdf")).not.toContainText("password");
   // A locked one may be taken in all the same: Enter takes whom it belongs to.
   await page.getByRole("textbox", { name: "Student of locked L26069.pdf" }).press("Enter");
   await expect(piece(page, "locked L26069.pdf")).toContainText("Clea Vantor");

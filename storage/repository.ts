@@ -73,7 +73,8 @@ export class Repository {
 
   /** What was dropped in a course and is not yet taken in; opened once per tab. */
   tray(slot: string): Promise<Tray> {
-    const known = this.#trays.get(slot) ?? import("./tray").then((all) => all.Tray.open(this.shelves, slot));
+    const known =
+      this.#trays.get(slot) ?? import("./tray").then((all) => all.Tray.open(this.shelves, slot, this.neighbours));
     this.#trays.set(slot, known);
     known.catch(() => this.#trays.delete(slot));
     return known;

@@ -40,6 +40,25 @@ it("keeps what was decided in the very turn, also where the page goes before the
   expect(await shelves.hurried.keys()).toEqual([]);
 });
 
+it("shows what another tab drops, decides and lets go", async () => {
+  const shelves = memoryShelves();
+  const neighbours = memoryNeighbours();
+  const [here, there] = [await Tray.open(shelves, "c", neighbours()), await Tray.open(shelves, "c", neighbours())];
+  const told = () => new Promise<void>((resolve) => void there.subscribe(resolve));
+  let heard = told();
+  await here.add([{ piece: piece("a", 0), blob }]);
+  await heard;
+  expect(names(there)).toEqual(["a"]);
+  heard = told();
+  await here.change({ ...piece("a", 0), decision: { kind: "leftOut" } });
+  await heard;
+  expect(there.pieces[0]?.decision).toEqual({ kind: "leftOut" });
+  heard = told();
+  await here.drop(["piece:a" as PieceId], () => false);
+  await heard;
+  expect(names(there)).toEqual([]);
+});
+
 it("never brings back a piece that was let go in between", async () => {
   const shelves = memoryShelves();
   const tray = await Tray.open(shelves, "c");

@@ -1,8 +1,11 @@
 import type { Piece, PieceId } from "#core/collect";
 import { pieceSchema } from "#core/collect";
 import type { FileId } from "#core/kernel";
-import type { Shelves } from "./shelf";
+import type { Neighbours, Shelves } from "./shelf";
 import { isTrayKey, trayKey } from "./tray-keys";
+
+type TrayNeighbours = Pick<Neighbours, "announce" | "listen">;
+const NOBODY: TrayNeighbours = { announce: () => undefined, listen: () => () => undefined };
 
 type TrayShelves = Pick<Shelves, "meta" | "files" | "hurried">;
 
@@ -19,19 +22,32 @@ export class Tray {
   private constructor(
     private readonly shelves: TrayShelves,
     private readonly slot: string,
-    private readonly known: Map<PieceId, Piece>,
+    private readonly neighbours: TrayNeighbours,
+    private known: Map<PieceId, Piece>,
   ) {
+    this.#list();
+    neighbours.listen((announced) => {
+      if (announced === trayKey(slot, "")) void this.#readAgain();
+    });
+  }
+
+  /** A piece that does not read is passed over; its blob stays. What another tab does to it shows here too. */
+  static async open(shelves: TrayShelves, slot: string, neighbours: TrayNeighbours = NOBODY): Promise<Tray> {
+    const known = await storedPieces(shelves, slot);
+    for (const piece of await leftInAHurry(shelves, slot)) if (known.has(piece.id)) known.set(piece.id, piece);
+    return new Tray(shelves, slot, neighbours, known);
+  }
+
+  /** Reads what another tab has made of the tray; what is being put down here stays. */
+  async #readAgain(): Promise<void> {
+    const known = await storedPieces(this.shelves, this.slot);
+    for (const [id, piece] of this.#writing) if (known.has(id)) known.set(id, piece);
+    this.known = known;
     this.#list();
   }
 
-  /** A piece that does not read is passed over; its blob stays. */
-  static async open(shelves: TrayShelves, slot: string): Promise<Tray> {
-    const keys = (await shelves.meta.keys()).filter((key) => isTrayKey(key, slot));
-    const stored = await Promise.all(keys.map((key) => shelves.meta.get(key).catch(() => null)));
-    const pieces = stored.flatMap((one) => pieceSchema.safeParse(one).data ?? []);
-    const known = new Map(pieces.map((piece) => [piece.id, piece]));
-    for (const piece of await leftInAHurry(shelves, slot)) if (known.has(piece.id)) known.set(piece.id, piece);
-    return new Tray(shelves, slot, known);
+  #announce(): void {
+    this.neighbours.announce(trayKey(this.slot, ""));
   }
 
   /** The pieces in the order in which they came; the same list until one changes. */
@@ -50,6 +66,7 @@ export class Tray {
       for (const { piece, blob } of pieces) await this.#keep(piece, blob);
     } finally {
       this.#list();
+      this.#announce();
     }
   }
 
@@ -68,6 +85,7 @@ export class Tray {
     if (this.#writing.get(piece.id) !== piece) return;
     this.#writing.delete(piece.id);
     await this.shelves.hurried.remove(key).catch(() => null);
+    this.#announce();
   }
 
   /** Lets pieces go, with their blobs unless a course has come to name them. */
@@ -80,6 +98,7 @@ export class Tray {
       await this.shelves.meta.remove(this.#key(id));
       if (!isKept(file.id)) await this.shelves.files.remove(this.#fileKey(file.id));
     }
+    if (gone.length > 0) this.#announce();
   }
 
   async #keep(piece: Piece, blob: Blob): Promise<void> {
@@ -105,6 +124,13 @@ export class Tray {
     this.#listed = [...this.known.values()].sort((a, b) => a.order - b.order);
     for (const listener of this.#listeners) listener();
   }
+}
+
+async function storedPieces({ meta }: TrayShelves, slot: string): Promise<Map<PieceId, Piece>> {
+  const keys = (await meta.keys()).filter((key) => isTrayKey(key, slot));
+  const stored = await Promise.all(keys.map((key) => meta.get(key).catch(() => null)));
+  const pieces = stored.flatMap((one) => pieceSchema.safeParse(one).data ?? []);
+  return new Map(pieces.map((piece) => [piece.id, piece]));
 }
 
 /** Pieces as they were put down by a page that was left before the database had them. */

@@ -10,6 +10,7 @@ const jobs: CollectJobs = {
   },
   look: async (files, tell) => (await import("./collect/scan/look-at-scan")).lookAtScan(files, tell),
   asPile: async (pictures) => (await import("./collect/scan/pile-of-images")).pileOfImages(pictures),
+  unlock: async (pdf, password) => (await import("./collect/unlock")).unlockPdf(pdf, password),
   madeUp: async (papers) => (await import("./collect/scan/made-up-scan")).madeUpScan(papers),
   cut: async (pile, papers) => (await import("./collect/cut-pile")).cutPile(pile, papers),
   match: ({ pieces, groups, ...ground }) =>

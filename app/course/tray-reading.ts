@@ -1,7 +1,7 @@
 import { takenFiles, waitingPieces, type Piece, type PieceId, type ScanPage } from "#core/collect";
 import { keptBy, type FileId, type Instant } from "#core/kernel";
 import type { CourseSession, Repository } from "#storage";
-import { readDropped } from "../../workers/client";
+import { readDropped, runCollectJob } from "../../workers/client";
 import { cutPile, lookAndCut, scansOf, unCut, type Looking, type PileGround } from "./piles";
 import type { DroppedFile, DropRemark, ReadPiece } from "../../workers/protocol";
 
@@ -74,6 +74,30 @@ export class TrayReading {
    */
   cut(pile: Piece, pages: readonly ScanPage[]): Promise<number> {
     return cutPile(pile, pages, this.ground, new AbortController().signal);
+  }
+
+  /**
+   * Puts a PDF without its password in the place of a locked piece. @returns whether the password was right
+   * @throws what the PDF library throws for a damaged one, and what the store throws
+   */
+  async unlock(piece: Piece, password: string): Promise<boolean> {
+    const { tray, isTaken, readFile, fresh } = this.ground;
+    const locked = await readFile(piece.file.id);
+    const never = new AbortController().signal;
+    const open = locked && (await runCollectJob((jobs) => jobs.unlock(locked, password), never));
+    if (!open) return false;
+    const dropped: DroppedFile = { path: piece.path, source: piece.source, blob: open, at: piece.at };
+    let read: ReadPiece | undefined;
+    await readDropped([dropped], ({ pieces }) => Promise.resolve(void (read ??= pieces[0])), never);
+    if (!read) return false;
+    const { sum, pages, beginning, author, trouble } = read;
+    const file = { ...piece.file, id: `file:${fresh()}` as FileId, size: open.size };
+    const id = `piece:${fresh()}` as PieceId;
+    await tray.add([
+      { piece: { ...piece, id, file, sum, pages, beginning, author, trouble, decision: null }, blob: open },
+    ]);
+    await tray.drop([piece.id], isTaken);
+    return true;
   }
 
   /** Makes one piece of a pile again. */

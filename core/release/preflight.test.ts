@@ -1,5 +1,5 @@
 import { type Command } from "#core/changes";
-import { required } from "#core/kernel";
+import { required, type Instant } from "#core/kernel";
 import { type CourseState } from "#core/model";
 import { assignmentId, judgedClass, run, smallCourse, studentId } from "#core/testing";
 import { describe, expect, it } from "vitest";
@@ -13,6 +13,17 @@ describe("before a release", () => {
 
   it("says what waits and who is not decided", () => {
     expect(codes(smallCourse(), "score")).toEqual(["waiting 1", "undecided 2"]);
+  });
+
+  it("names those who still have time of their own and have handed in nothing", () => {
+    const state = run(smallCourse(), {
+      type: "giveMoreTime",
+      assignmentId: assignmentId("essay"),
+      studentIds: [studentId("ada"), studentId("ben"), studentId("cleo")],
+      until: "2026-10-26T12:00:00Z" as Instant,
+      reason: "was ill",
+    });
+    expect(codes(state, "score")).toEqual(["waiting 1", "undecided 2", "more_time_open 2"]);
   });
 
   it("says when all is done", () => {

@@ -35,6 +35,7 @@ export const FINDING_CODES = [
   "class_difference",
   "waiting",
   "undecided",
+  "more_time_open",
   "above_maximum",
   "evidence_lacking",
   "replies_unread",
@@ -116,6 +117,11 @@ function testsOf({ state, assignment, facets }: Looking): readonly (readonly [Fi
     ],
     ["waiting", "look", (_id, { waiting }) => waiting],
     ["undecided", "look", (_id, { standing }) => standing === "expected" && !assignment.bonus],
+    [
+      "more_time_open",
+      "look",
+      (id, { standing }) => standing === "expected" && resultOf(state, assignment.id, id).moreTime !== null,
+    ],
     ["above_maximum", "look", (_id, { aboveMaximum }) => aboveMaximum],
     [
       "evidence_lacking",

@@ -78,6 +78,8 @@ export interface CollectJobs {
   ) => Promise<readonly SeenPage[]>;
   /** Pictures of pages as one PDF. @throws where one is none */
   readonly asPile: (pictures: readonly Blob[]) => Promise<Blob>;
+  /** A PDF without its password; null where it is another one. @throws where it is damaged */
+  readonly unlock: (pdf: Blob, password: string) => Promise<Blob | null>;
   /** A scan of a pile that nobody wrote, for the demo course. */
   readonly madeUp: (papers: readonly MadeUpPaper[]) => Promise<Blob>;
   /** A scanned pile as papers of these pages. @throws where it cannot be read as a PDF */

@@ -104,7 +104,7 @@ export function outlookWords(outlook: Outlook, unitHours: number): string[] {
 
 /** What stands in a piece's way. */
 export const TROUBLE_WORDS = {
-  locked: "asks for a password: get one without, or take it in as it is",
+  locked: "asks for a password: unlock it, or take it in as it is",
   damaged: "cannot be read: ask for it again, or take it in as it is",
   letterAlone: "no attachment: what the letter says would be the work",
   classSheet: "a class stands in it",

@@ -64,7 +64,7 @@ describe("the tray as it is drawn", () => {
     expect(groups.open[0]).toMatchObject({ guess: { name: "Cleo Crane" } });
     expect(groups.open[0]?.warnings).toEqual([
       "nearly the name of 4 others",
-      "asks for a password: get one without, or take it in as it is",
+      "asks for a password: unlock it, or take it in as it is",
     ]);
   });
 

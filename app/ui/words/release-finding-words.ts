@@ -28,6 +28,11 @@ export function releaseFindingWords({ code, count }: Pick<Finding, "code" | "cou
       return { text: `${papers} handed in and not scored; they will not go out`, way: "Score them" };
     case "undecided":
       return { text: `${counted(count, "student")} not in and not decided: missing or excused`, way: "Decide" };
+    case "more_time_open":
+      return {
+        text: `${counted(count, "student")} with more time and nothing in yet; what goes out may tell them of the work`,
+        way: "Look",
+      };
     case "above_maximum":
       return { text: `${counted(count, "score")} above the maximum`, way: "Look" };
     case "no_comment":

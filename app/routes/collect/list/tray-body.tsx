@@ -10,6 +10,7 @@ import type { TrayRows } from "../rows";
 import { ForOtherWork } from "./for-other-work";
 import { PutToOther } from "./put-to-other";
 import { TrayList } from "./tray-list";
+import { UnlockPiece } from "./unlock-piece";
 
 interface TrayBodyProps {
   readonly state: CourseState;
@@ -27,6 +28,7 @@ interface TrayBodyProps {
 export function TrayBody(props: TrayBodyProps) {
   const { state, assignment, tray, reading, groups, elsewhere, readFile, onInto } = props;
   const [moving, setMoving] = useState<Piece | null>(null);
+  const [locked, setLocked] = useState<Piece | null>(null);
   // What is shown of a piece may say more than what is kept of it.
   const kept = (id: PieceId) => tray.pieces.find((piece) => piece.id === id);
   return (
@@ -46,8 +48,23 @@ export function TrayBody(props: TrayBodyProps) {
           else if (piece) void tray.change({ ...piece, decision });
         }}
         onPutToOther={setMoving}
+        onUnlock={setLocked}
       />
       <ForOtherWork state={state} elsewhere={elsewhere} onLook={onInto} />
+      {locked && (
+        <UnlockPiece
+          piece={locked}
+          onUnlock={async (password) => {
+            const piece = kept(locked.id);
+            const isOpen = piece && (await reading.unlock(piece, password).catch(() => null));
+            if (isOpen === false) return "This is not its password. Ask the student for it, or for a PDF without one.";
+            return isOpen ? null : "It could not be unlocked. Ask the student for a PDF without a password.";
+          }}
+          onClose={() => {
+            setLocked(null);
+          }}
+        />
+      )}
       {moving && (
         <PutToOther
           state={state}

@@ -29,6 +29,8 @@ interface TrayListProps {
   readonly onDecide: (piece: Piece, decision: Decision | null) => void;
   /** Asks which other work a piece is for. */
   readonly onPutToOther: (piece: Piece) => void;
+  /** Asks for the password of a locked PDF. */
+  readonly onUnlock: (piece: Piece) => void;
 }
 
 type Line = { readonly head: string; readonly colour: string } | { readonly row: Row };
@@ -44,6 +46,7 @@ export function TrayList({
   pileAddress,
   onDecide,
   onPutToOther,
+  onUnlock,
 }: TrayListProps) {
   const [open, setOpen] = useState<ReadonlySet<PieceId>>(new Set());
   const body = useRef<HTMLUListElement>(null);
@@ -86,6 +89,13 @@ export function TrayList({
               onPutToOther={() => {
                 onPutToOther(row.piece);
               }}
+              onUnlock={
+                row.piece.trouble === "locked" && row.piece.decision === null
+                  ? () => {
+                      onUnlock(row.piece);
+                    }
+                  : null
+              }
               isOpen={open.has(id)}
               onOpen={(isOpen) => {
                 const next = new Set(open);

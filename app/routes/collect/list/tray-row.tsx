@@ -27,6 +27,8 @@ interface TrayRowProps {
   readonly onOpen: (open: boolean) => void;
   readonly onDecide: (decision: Decision | null) => void;
   readonly onPutToOther: () => void;
+  /** Asks for its password; null for what is not locked. */
+  readonly onUnlock: (() => void) | null;
   /** Where its pages are laid out and cut into papers; null for what has no pages to cut. */
   readonly pile: string | null;
   /** The strip from which a name is read; null where there is none. */
@@ -45,6 +47,7 @@ export function TrayRow({
   onOpen,
   onDecide,
   onPutToOther,
+  onUnlock,
   onMove,
 }: TrayRowProps) {
   const { piece, group, name, guess, words, warnings } = row;
@@ -92,6 +95,11 @@ export function TrayRow({
           <Link className="act me-3 !py-1" to={pile}>
             {group === "pile" ? "Its pages" : "Cut it into papers"}
           </Link>
+        )}
+        {onUnlock && (
+          <button type="button" className="act me-3 !py-1" onClick={onUnlock}>
+            Unlock
+          </button>
         )}
         {asks && !(sheet && !isAsking) ? (
           <StudentField

@@ -21,6 +21,7 @@ import {
   type Message,
   type Note,
   type Question,
+  type ResultRecord,
   type Student,
   type ThreadedPost,
   type WorkFile,
@@ -91,6 +92,8 @@ export interface DeskRows {
   readonly arithmetic: { readonly first: string; readonly second: string; readonly total: string };
   readonly entry: string;
   readonly decision: "missing" | "excused" | null;
+  /** Until when and why, where the student has a due time of their own; else null. */
+  readonly moreTime: string | null;
   readonly overallComment: string;
   readonly feedbackFiles: readonly WorkFile[];
   readonly messages: readonly Message[];
@@ -141,6 +144,7 @@ export function deskRows(state: CourseState, assignment: Assignment, student: St
     arithmetic: arithmeticWords(figure, assignment, courseOf(state).lateRule?.unitHours ?? 24),
     entry: entryText(state, assignment.id, student.id),
     decision: result.decision,
+    moreTime: result.moreTime && moreTimeWords(result.moreTime, courseOf(state).timeZone),
     overallComment: result.overallComment,
     feedbackFiles: result.feedbackFiles,
     messages: messagesOf(state, assignment.id, student.id),
@@ -176,6 +180,9 @@ function pileOf(state: CourseState, assignment: Assignment, order: PileOrder): S
   if (order === "number") sheets.sort((a, b) => a.number.localeCompare(b.number, "en", { numeric: true }));
   return sheets;
 }
+
+const moreTimeWords = ({ until, reason }: NonNullable<ResultRecord["moreTime"]>, timeZone: string): string =>
+  `more time, until ${momentText(until, timeZone)}${reason === "" ? "" : `: ${reason}`}`;
 
 function criterionRows(
   state: CourseState,

@@ -57,6 +57,7 @@ export function StandingRow({ rows, unitHours, send, lateRef }: StandingRowProps
       >
         {rows.assignment.bonus ? "Declined" : "Excused"}
       </button>
+      {rows.moreTime && <p className="figures w-full text-[13px] text-soft">{rows.moreTime}</p>}
     </div>
   );
 }
