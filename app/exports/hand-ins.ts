@@ -30,7 +30,7 @@ export async function handInsArchive({ state, assignment, repository, slot, sign
     const blob = await repository.readFile(slot, file.id);
     if (blob) made.push({ name: path, mediaType: file.mediaType, bytes: new Uint8Array(await blob.arrayBuffer()) });
   }
-  const wish = { assignmentIds: [assignment.id], comments: true, totals: false };
+  const wish = { assignmentIds: [assignment.id], comments: true, totals: false, section: true, standing: false };
   const sheets = scoresSheets(state, wish, repository.surroundings.now());
   const sheet = await runTableJob((jobs) => jobs.writeSheets(sheets, "xlsx"), signal);
   made.push({ name: "Scores.xlsx", mediaType: sheet.type, bytes: new Uint8Array(await sheet.arrayBuffer()) });

@@ -10,7 +10,7 @@ import {
   type Assignment,
   type CourseState,
 } from "#core/model";
-import { figuresOf } from "#core/totals";
+import { figuresOf, type Figure } from "#core/totals";
 import type { AsItLeft } from "./sheet-preview";
 import { cellText, type Sheet, type SheetCell } from "./sheet";
 
@@ -22,6 +22,9 @@ export interface SheetWish {
   readonly assignmentIds: readonly AssignmentId[];
   readonly comments: boolean;
   readonly totals: boolean;
+  readonly section: boolean;
+  /** How each piece of work stands, and how late it came. */
+  readonly standing: boolean;
 }
 
 /** An entry as a person reads it in a sheet; a plain figure stays a figure. */
@@ -39,12 +42,12 @@ function shown(entry: string): SheetCell {
 export function scoresSheets(state: CourseState, wish: SheetWish, at: Instant): readonly Sheet[] {
   const assignments = wish.assignmentIds.flatMap((id) => state.assignments[id] ?? []);
   const students = studentsOf(state);
-  const { totals } = figuresOf(state);
+  const { totals, figure } = figuresOf(state);
   const { percentPlaces } = courseOf(state);
   const head = [
     "Student number",
     "Name",
-    "Section",
+    ...(wish.section ? ["Section"] : []),
     ...assignments.flatMap((assignment) => headsOf(assignment, wish)),
     ...(wish.totals ? ["Course total (%)", "Letter"] : []),
   ];
@@ -53,9 +56,10 @@ export function scoresSheets(state: CourseState, wish: SheetWish, at: Instant): 
     return [
       student.number,
       listName(student, namesBy(state)),
-      student.sectionId ? (state.sections[student.sectionId]?.name ?? null) : null,
+      ...(wish.section ? [student.sectionId ? (state.sections[student.sectionId]?.name ?? null) : null] : []),
       ...assignments.flatMap(({ id }): SheetCell[] => [
         shown(entryText(state, id, student.id)),
+        ...(wish.standing ? standingCells(figure(id, student.id)) : []),
         ...(wish.comments ? [resultOf(state, id, student.id).overallComment || null] : []),
       ]),
       ...(total ? [total.now ? Number(roundToText(total.now, percentPlaces)) : null, total.letter] : []),
@@ -70,8 +74,22 @@ export function scoresSheets(state: CourseState, wish: SheetWish, at: Instant): 
   ];
 }
 
-const headsOf = ({ name, points, bonus }: Assignment, { comments }: SheetWish): string[] => [
+const STANDINGS: Readonly<Record<Figure["standing"], string>> = {
+  expected: "expected",
+  handedIn: "handed in",
+  missing: "missing",
+  excused: "excused",
+};
+
+/** How work stands in words, and the started units of the late rule; nothing where it came in time. */
+const standingCells = ({ standing, unitsLate }: Figure): SheetCell[] => [
+  STANDINGS[standing],
+  unitsLate > 0 ? unitsLate : null,
+];
+
+const headsOf = ({ name, points, bonus }: Assignment, { comments, standing }: SheetWish): string[] => [
   bonus ? `${name} (bonus)` : `${name} (of ${points})`,
+  ...(standing ? [`${name} standing`, `${name} late by`] : []),
   ...(comments ? [`${name} comment`] : []),
 ];
 

@@ -27,6 +27,8 @@ const WHO: readonly (readonly [kind: "number" | "name" | "given" | "family" | "e
   ["section", /^(?:section|class|course group|group)$/],
 ];
 const COMMENT = /\b(?:comments?|remarks?|feedback|kommentar|bemerkung)\b/;
+/** What a sheet of ours says beside a score, and nobody types. */
+const SAID_BESIDE = /\b(?:standing|late by)$/;
 const SCORE = /\b(?:scores?|points?|marks?|results?|grades?|punkte|note)\b/;
 
 /** A head without what says how much can be reached: `Essay (of 100)`, `Essay / 100`. */
@@ -52,6 +54,7 @@ function meaningOf(text: string, assignments: readonly Assignment[], into: Assig
     .replace(/[\s_]+/g, " ");
   if (plain === "") return { kind: "nothing" };
   const named = assignmentIn(text, assignments);
+  if (named && SAID_BESIDE.test(plain)) return { kind: "nothing" };
   if (named) return { kind: COMMENT.test(plain) ? "comment" : "score", assignmentId: named.id };
   const who = WHO.find(([, words]) => words.test(plain));
   if (who) return { kind: who[0] };

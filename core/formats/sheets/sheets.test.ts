@@ -192,7 +192,8 @@ describe("a class taken out and brought back", () => {
     { type: "setScore", assignmentId: quiz, studentId: studentId("ben"), text: "m" },
     { type: "setScore", assignmentId: essay, studentId: studentId("ada"), text: "80 l2" },
   );
-  const out = scoresSheets(scored, { assignmentIds: [essay, quiz], comments: true, totals: true }, AT);
+  const wish = { assignmentIds: [essay, quiz], comments: true, totals: true, section: true, standing: false };
+  const out = scoresSheets(scored, wish, AT);
 
   it("has a head that is found again, figures as figures, standings as words", () => {
     expect(out[0]?.rows[0]).toEqual([
@@ -200,6 +201,22 @@ describe("a class taken out and brought back", () => {
     ]); // prettier-ignore
     expect(out[0]?.rows[1]?.slice(0, 7)).toEqual(["N1", "Ada Ames", null, "80 l2", null, 15.5, null]);
     expect(out[0]?.rows[2]?.[5]).toBe("missing");
+  });
+
+  it("has the columns that were chosen, and those that nobody types change nothing when it comes back", () => {
+    const chosen = scoresSheets(
+      scored,
+      { ...wish, comments: false, totals: false, section: false, standing: true },
+      AT,
+    );
+    expect(chosen[0]?.rows[0]).toEqual([
+      "Student number", "Name", "Essay (of 100)", "Essay standing", "Essay late by", "Quiz (of 20)", "Quiz standing", "Quiz late by",
+    ]); // prettier-ignore
+    expect(chosen[0]?.rows[1]?.slice(2, 6)).toEqual(["80 l2", "handed in", 2, 15.5]);
+    expect(chosen[0]?.rows[2]?.slice(5)).toEqual(["missing", "missing", null]);
+    const [scores] = chosen;
+    const looked = scores && preview(scored, scores, null, new Map(asItLeft(chosen) ?? []));
+    expect(looked ? cellsToEnter(looked.looked, { asked: true, theirs: new Set() }) : null).toEqual([]);
   });
 
   it("unchanged, changes nothing at all", () => {

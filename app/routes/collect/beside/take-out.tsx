@@ -32,6 +32,8 @@ export function TakeOut({
 }) {
   const [what, setWhat] = useState<"one" | "all">("one");
   const [comments, setComments] = useState(true);
+  const [section, setSection] = useState(true);
+  const [standing, setStanding] = useState(false);
   const [prints, setPrints] = useState(false);
   const job = useJob();
   const save = (format: SheetFormat) =>
@@ -39,7 +41,7 @@ export function TakeOut({
       const assignmentIds = what === "one" ? [assignment.id] : assignmentsOf(state).map(({ id }) => id);
       const sheets = scoresSheets(
         state,
-        { assignmentIds, comments, totals: what === "all" },
+        { assignmentIds, comments, section, standing, totals: what === "all" },
         repository.surroundings.now(),
       );
       const blob = await runTableJob((jobs) => jobs.writeSheets(sheets, format), signal);
@@ -71,6 +73,12 @@ export function TakeOut({
       />
       <Tick checked={comments} onChange={setComments}>
         With comments
+      </Tick>
+      <Tick checked={section} onChange={setSection}>
+        With sections
+      </Tick>
+      <Tick checked={standing} onChange={setStanding}>
+        With standing and lateness
       </Tick>
       <p className="mt-1 flex gap-4 text-[14px]">
         {FORMATS.map((format) => (
