@@ -9,6 +9,7 @@ const SCREENS: readonly (readonly [name: string, place: string])[] = [
   ["desk with a Word file", "/score/flood-memo/bram-oduya"],
   ["desk with a drawing", "/score/site-sketch/esi-okonwe"],
   ["collect", "/collect"],
+  ["zones of a paper", "/score/flood-memo/hano-abeyra/zones"],
   ["sweep", "/sweep/flood-memo"],
   ["list of what waits", "/waiting"],
   ["quick list", "/quick/seminar"],
@@ -58,14 +59,23 @@ for (const width of [1280, 1024]) {
       await openDemo(page, "/collect");
       await page.getByRole("button", { name: "Try it with the demo’s inbox" }).click();
       await expect(page.getByRole("button", { name: /^Take in 24 hand-ins, leave 5 here/ })).toBeEnabled();
+      const others = page.getByRole("list", { name: "For other work" });
+      await expect(others).toBeVisible();
       await page.getByRole("button", { name: "essay_final_v2.pdf", exact: true }).click();
       await expect(
         page.getByRole("img", { name: "First page of essay_final_v2.pdf" }).locator("canvas"),
       ).toBeAttached();
-      const { violations } = await new AxeBuilder({ page }).analyze();
-      expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(" | ")}`)).toEqual([]);
-      const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
-      expect(wide).toBeLessThanOrEqual(0);
+      const check = async () => {
+        const { violations } = await new AxeBuilder({ page }).analyze();
+        expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(" | ")}`)).toEqual([]);
+        const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+        expect(wide).toBeLessThanOrEqual(0);
+      };
+      await check();
+      await others.getByRole("button", { name: "Look at them" }).click();
+      await page.getByRole("link", { name: "Its pages" }).click();
+      await expect(page.getByRole("list", { name: "Pages of the pile" }).locator("canvas").first()).toBeAttached();
+      await check();
     });
   }
 }

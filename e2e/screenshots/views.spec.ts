@@ -160,6 +160,7 @@ test("collect with a full tray", async ({ page }) => {
   await openDemo(page, "/collect");
   await page.getByRole("button", { name: "Try it with the demo’s inbox" }).click();
   await expect(page.getByRole("button", { name: /^Take in 24 hand-ins/ })).toBeEnabled();
+  await expect(page.getByRole("list", { name: "For other work" })).toBeVisible();
   await page.getByRole("textbox", { name: "Student of essay_final_v2.pdf" }).fill("am");
   await shoot(page, "collect");
 });

@@ -71,15 +71,17 @@ export function TakeOut({
         ]}
         onChoose={setWhat}
       />
-      <Tick checked={comments} onChange={setComments}>
-        With comments
-      </Tick>
-      <Tick checked={section} onChange={setSection}>
-        With sections
-      </Tick>
-      <Tick checked={standing} onChange={setStanding}>
-        With standing and lateness
-      </Tick>
+      <div className="mt-1 grid gap-0.5">
+        <Tick checked={comments} onChange={setComments}>
+          With comments
+        </Tick>
+        <Tick checked={section} onChange={setSection}>
+          With sections
+        </Tick>
+        <Tick checked={standing} onChange={setStanding}>
+          With standing and lateness
+        </Tick>
+      </div>
       <p className="mt-1 flex gap-4 text-[14px]">
         {FORMATS.map((format) => (
           <button key={format} type="button" className="link" onClick={() => void save(format)}>

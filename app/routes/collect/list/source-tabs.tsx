@@ -16,8 +16,9 @@ export function SourceTabs({
   readonly onInbox?: (() => void) | undefined;
 }) {
   const counts = new Map<string, number>();
-  for (const piece of pieces.filter(({ decision }) => decision?.kind !== "cut"))
-    counts.set(piece.source, (counts.get(piece.source) ?? 0) + 1);
+  // A pile is there with its papers.
+  const papers = pieces.filter(({ decision }) => decision?.kind !== "cut");
+  for (const piece of papers) counts.set(piece.source, (counts.get(piece.source) ?? 0) + 1);
   if (pieces.length === 0) {
     return (
       <p className="text-soft">
@@ -32,7 +33,7 @@ export function SourceTabs({
   }
   const [only] = counts.keys();
   const tabs: readonly (readonly [source: string, words: string])[] = [
-    ...(counts.size > 1 ? [["", `All ${counted(pieces.length, "piece")}`] as const] : []),
+    ...(counts.size > 1 ? [["", `All ${counted(papers.length, "piece")}`] as const] : []),
     ...[...counts].map(([name, count]) => [counts.size > 1 ? name : "", wordsOf(name, count)] as const),
   ];
   return (
