@@ -53,6 +53,7 @@ export {
   type FinalGrade,
 } from "./tables/final-grades";
 export { outcomeReports, outcomesCsv, type OutcomeReport } from "./tables/outcome-report";
+export { resultsSheet } from "./tables/results-sheet";
 export { rosterResultsArchive, rosterResultsFiles } from "./tables/roster-results";
 export { progressReport, type ProgressReport } from "./student-copy/progress-report";
 export { asItLeft, scoresIn, scoresSheets } from "./sheets/scores-sheet";

@@ -69,6 +69,20 @@ const ATTACHED =
 const SIGNATURE =
   "Content-Type: image/png\r\nContent-Disposition: inline; filename=logo.png\r\nContent-ID: <a>\r\nContent-Transfer-Encoding: base64\r\n\r\niVBORw0KGgo=";
 
+it("reads the results of a roster-and-results set as one spreadsheet, in place of its files", async () => {
+  const set = {
+    "users.csv": "sourcedId,givenName,familyName,identifier\nu1,Ada,Ames,N1\n",
+    "lineItems.csv": "sourcedId,title,resultValueMax\nl1,Quiz,20\n",
+    "results.csv": "sourcedId,lineItemSourcedId,studentSourcedId,scoreStatus,score\nr1,l1,u1,fully graded,17.5\n",
+  };
+  const { pieces } = await read(["export.zip", zip({ "manifest.csv": "propertyName,value\n", ...set })]);
+  expect(pieces.map(({ path, mediaType }) => `${path} ${mediaType}`)).toEqual(["export.zip/results.csv text/csv"]);
+  expect(await pieces[0]?.blob.text()).toContain("N1,Ada Ames,,17.5,");
+  // Without its line items it is an archive of files like any other.
+  const part = await read(["part.zip", zip({ "users.csv": set["users.csv"], "results.csv": set["results.csv"] })]);
+  expect(part.pieces.map(({ path }) => path)).toEqual(["part.zip/users.csv", "part.zip/results.csv"]);
+});
+
 describe("what a file is", () => {
   it.each<[string, string | Bytes, string]>([
     ["essay.docx", "%PDF-1.7\n%\u00e2\u00e3", "application/pdf"],

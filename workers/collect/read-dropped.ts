@@ -9,6 +9,7 @@ import { kindOf } from "./kind";
 import { filesOfMail, lettersOf } from "./mail";
 import type { DroppedFile, DropRemark, LooseFile, ReadBatch, ReadPiece } from "./messages";
 import type { ofPdf } from "./pdf-beginning";
+import { resultsOfSet } from "./results-set";
 
 /** Pieces told of at once; the first ones come by themselves, so that there is something to see. */
 const TOGETHER = 12;
@@ -66,6 +67,11 @@ async function* loosened(file: LooseFile, depth: number): AsyncGenerator<Found> 
   else if (kind.kind === "file") yield { ...file, mediaType: kind.mediaType };
   else if (kind.kind === "archive" && depth > DEEPEST) yield { path: file.path, code: "archive_in_archive" };
   else if (kind.kind === "archive") {
+    const results = depth === 0 ? await resultsOfSet(file.blob) : null;
+    if (results) {
+      yield { ...file, path: `${file.path}/results.csv`, blob: results, mediaType: results.type };
+      return;
+    }
     for await (const inner of filesOfArchive(file.blob, file)) yield* within(inner, depth + 1);
   } else {
     const letters =
