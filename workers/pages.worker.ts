@@ -15,6 +15,8 @@ const jobs: PageJobs = {
         return (await import("./pages/notebook")).openNotebook(bytes);
       case "sheet":
         return (await import("./pages/spreadsheet")).openSpreadsheet(bytes, mediaType);
+      case "tiff":
+        return (await import("./pages/tiff")).openTiff(bytes);
       case "markdown":
         return (await import("./pages/web-page")).openMarkdown(bytes);
       case "webPage":

@@ -30,7 +30,7 @@ export interface Looking {
 }
 
 /** Pictures that may be pages of a pile. */
-const PAGE_PICTURES = /^image\/(?:jpeg|png|webp|gif|bmp|avif)$/;
+const PAGE_PICTURES = /^image\/(?:jpeg|png|webp|gif|bmp|avif|tiff)$/;
 
 /** A document without a text is a scan; whoever wrote their work on a computer has one. */
 const isScan = (piece: Piece): boolean =>
@@ -81,7 +81,9 @@ export async function lookAndCut(
   // Whoever took a scan in, or let it go, while it was looked at has decided about it.
   const there = pieces.filter(({ id, file }) => !ground.isTaken(file.id) && isUndecided(ground.tray, id));
   if (there.length < pieces.length) return;
-  if (isCoded && pieces.length > 1) await bindAndCut(pieces, { files, pages, name }, ground, signal);
+  // A TIFF may be a pile by itself; every other picture is one page.
+  if (isCoded && pages.length > 1 && first.file.mediaType !== "application/pdf")
+    await bindAndCut(pieces, { files, pages, name }, ground, signal);
   else if (isCoded && pages.length > 1) await cutPile(first, pages, ground, signal);
   else await keepSeen(pieces, pages, ground.tray);
 }

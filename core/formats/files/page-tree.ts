@@ -19,7 +19,7 @@ export interface PageContent {
 export type PageIssue = "damaged" | "too_large" | "stopped";
 
 /** Kinds of document that are read in a worker. */
-const PAGE_KINDS = ["word", "openText", "webPage", "markdown", "code", "notebook", "sheet"] as const;
+const PAGE_KINDS = ["word", "openText", "webPage", "markdown", "code", "notebook", "sheet", "tiff"] as const;
 /** A kind of document that is read in a worker. */
 export type PageKind = (typeof PAGE_KINDS)[number];
 

@@ -28,6 +28,7 @@ export type WorkKind =
   | "code"
   | "notebook"
   | "sheet"
+  | "tiff"
   | "image"
   | "webPage"
   | "sound"
@@ -57,6 +58,8 @@ const BY_ENDING: Readonly<Record<string, readonly [mediaType: string, kind: Work
   webp: ["image/webp", "image"],
   avif: ["image/avif", "image"],
   svg: ["image/svg+xml", "image"],
+  tif: ["image/tiff", "tiff"],
+  tiff: ["image/tiff", "tiff"],
   html: ["text/html", "webPage"],
   htm: ["text/html", "webPage"],
   mp3: ["audio/mpeg", "sound"],

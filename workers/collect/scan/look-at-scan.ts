@@ -1,7 +1,8 @@
 import wasmUrl from "zxing-wasm/reader/zxing_reader.wasm?url";
 import type { SeenPage } from "#core/collect";
 import { findCode, prepareReader } from "./find-code";
-import type { Gray } from "./gray";
+import { tiffPages } from "../../pages/tiff-pages";
+import { grayOf, type Gray } from "./gray";
 import { isBlank } from "./is-blank";
 import { pageOfImage } from "./page-of-image";
 import { pagesOfPdf } from "./pages-of-pdf";
@@ -28,6 +29,11 @@ export async function lookAtScan(
       for await (const { page, all } of pagesOfPdf(file)) {
         seen.push(await seenOn(page));
         await tell(seen.length, all + files.length - 1);
+      }
+    } else if (file.type === "image/tiff") {
+      for (const page of tiffPages(new Uint8Array(await file.arrayBuffer()))) {
+        seen.push(await seenOn(grayOf(page)));
+        await tell(seen.length, Math.max(seen.length, files.length));
       }
     } else {
       seen.push(await seenOn(await pageOfImage(file)));

@@ -1,4 +1,6 @@
 import { PDFDocument } from "@cantoo/pdf-lib";
+import { encode } from "fast-png";
+import { tiffPages } from "../../pages/tiff-pages";
 
 /** Longest side of a page in points: A4. Pictures of any size become pages that a desk shows alike. */
 const LONGEST = 842;
@@ -14,17 +16,38 @@ const SMALL = 64;
 export async function pileOfImages(pictures: readonly Blob[]): Promise<Blob> {
   const pile = await PDFDocument.create({ updateMetadata: false });
   for (const picture of pictures) {
-    const { packed, width, height } = await packedFor(picture);
-    const bytes = await packed.arrayBuffer();
-    const image = packed.type === "image/png" ? await pile.embedPng(bytes) : await pile.embedJpg(bytes);
-    const scale = LONGEST / Math.max(width, height);
-    const page = pile.addPage([width * scale, height * scale]);
-    page.drawImage(image, { x: 0, y: 0, width: width * scale, height: height * scale });
+    for await (const { packed, width, height } of pagesOf(picture)) {
+      const bytes = await packed.arrayBuffer();
+      const image = packed.type === "image/png" ? await pile.embedPng(bytes) : await pile.embedJpg(bytes);
+      const scale = LONGEST / Math.max(width, height);
+      const page = pile.addPage([width * scale, height * scale]);
+      page.drawImage(image, { x: 0, y: 0, width: width * scale, height: height * scale });
+    }
   }
   return new Blob([await pile.save()], { type: "application/pdf" });
 }
 
-async function packedFor(picture: Blob) {
+interface PackedPage {
+  readonly packed: Blob;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** A picture as a page; of a TIFF, which no PDF can hold, each of its pages without loss. */
+async function* pagesOf(picture: Blob): AsyncGenerator<PackedPage> {
+  if (picture.type !== "image/tiff") {
+    yield await packedFor(picture);
+    return;
+  }
+  for (const { width, height, data } of tiffPages(new Uint8Array(await picture.arrayBuffer())))
+    yield {
+      packed: new Blob([encode({ width, height, data, channels: 4 }) as BlobPart], { type: "image/png" }),
+      width,
+      height,
+    };
+}
+
+async function packedFor(picture: Blob): Promise<PackedPage> {
   const upright = await createImageBitmap(picture);
   const lying = await createImageBitmap(picture, { imageOrientation: "none" });
   try {

@@ -13,6 +13,7 @@ const LABELS = {
   notebook: "CODE",
   sheet: "SHEET",
   image: "IMAGE",
+  tiff: "IMAGE",
   webPage: "PAGE",
   sound: "SOUND",
   video: "VIDEO",

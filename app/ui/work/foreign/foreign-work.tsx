@@ -33,6 +33,7 @@ const DAMAGED: Readonly<Record<PageKind, { readonly what: string; readonly mend:
     what: "This spreadsheet cannot be opened; it may be damaged or locked with a password.",
     mend: "Ask the student to hand it in again, without a password.",
   },
+  tiff: { what: "This TIFF picture cannot be opened.", mend: "Ask the student for a PDF or a JPEG." },
 };
 const EMPTY = {
   word: { what: "This Word file is empty.", mend: "Ask the student to hand it in again." },
@@ -45,6 +46,7 @@ const EMPTY = {
   code: { what: "This file is empty.", mend: "Ask the student to hand it in again." },
   notebook: { what: "This notebook has no cells.", mend: "Ask the student to save it and to hand it in again." },
   sheet: { what: "This spreadsheet is empty.", mend: "Ask the student to hand it in again." },
+  tiff: { what: "This TIFF holds no picture.", mend: "Ask the student for a PDF or a JPEG." },
 };
 
 /** Work that a worker reads: it is shown once it is there as data. */
@@ -155,6 +157,9 @@ export const NotebookWork = (props: ForeignWorkProps) => <ForeignWork {...props}
 
 /** A spreadsheet as tables, to be read. */
 export const SheetWork = (props: ForeignWorkProps) => <ForeignWork {...props} kind="sheet" look="work-sheet" />;
+
+/** The pages of a TIFF, one under another. */
+export const TiffWork = (props: ForeignWorkProps) => <ForeignWork {...props} kind="tiff" look="work-text" />;
 
 /** Handed-in text, in its own lines. */
 export function TextWork({ blob, name, width, onPage, overlay }: ForeignWorkProps) {

@@ -30,8 +30,6 @@ const BY_ENDING: Readonly<Record<string, NotShownWords>> = {
   heic: PHOTOGRAPH,
   heif: PHOTOGRAPH,
   raw: PHOTOGRAPH,
-  tif: ask("TIFF pictures are", "a PDF or a JPEG"),
-  tiff: ask("TIFF pictures are", "a PDF or a JPEG"),
   zip: ARCHIVE,
   rar: ARCHIVE,
   "7z": ARCHIVE,

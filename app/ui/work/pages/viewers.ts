@@ -33,6 +33,7 @@ const LOADS: Partial<Readonly<Record<WorkKind, () => Promise<Viewer>>>> = {
   code: async () => (await foreign()).CodeWork,
   notebook: async () => (await foreign()).NotebookWork,
   sheet: async () => (await foreign()).SheetWork,
+  tiff: async () => (await foreign()).TiffWork,
 };
 
 const loaded = new Map<WorkKind, Viewer>();
