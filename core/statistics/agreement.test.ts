@@ -209,6 +209,25 @@ describe("many markers", () => {
     expect(value(intraclassCorrelation(rows, "consistency"))).toBeCloseTo(expected.icc3, 9);
   });
 
+  it("scores that do not vary have no intraclass correlation, also in tenths and thirds, which doubles do not hold", () => {
+    for (const score of [0.1, 0.7, 1 / 3, 2 / 3, 17.3, 1e6 + 0.1]) {
+      for (const [papers, markers] of [
+        [3, 2],
+        [6, 3],
+        [10, 7],
+      ] as const) {
+        const same = Array.from({ length: papers }, () => new Array<number>(markers).fill(score));
+        for (const kind of ["agreement", "consistency"] as const)
+          expect(intraclassCorrelation(same, kind)).toEqual({ ok: false, issue: { code: "no_variance" } });
+        // Markers who each give one figure to all differ in level alone: nothing is consistent, nothing agrees.
+        const levels = same.map((row) => row.map((value, marker) => value + marker / 10));
+        expect(intraclassCorrelation(levels, "consistency")).toEqual({ ok: false, issue: { code: "no_variance" } });
+        expect(value(intraclassCorrelation(levels, "agreement"))).toBe(0);
+      }
+    }
+    expect(intraclassCorrelation([[1, Number.NaN], [2, 3]], "agreement")).toMatchObject({ issue: { code: "not_a_number" } }); // prettier-ignore
+  });
+
   it("intraclass correlations say why there are none", () => {
     expect(intraclassCorrelation([[1, 2]], "agreement")).toMatchObject({ ok: false, issue: { code: "too_few" } });
     expect(intraclassCorrelation([[1, 2], [1]], "agreement")).toMatchObject({ issue: { code: "lengths_differ" } });

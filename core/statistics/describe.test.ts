@@ -122,6 +122,11 @@ describe("correlation", () => {
     });
   });
 
+  it("of sums that are equal but for the last binary place is not computable", () => {
+    expect(correlation([0.1 + 0.2, 0.3, 0.3], [1, 2, 3])).toEqual({ ok: false, issue: { code: "no_variance" } });
+    expect(correlation([0.3, 0.3001, 0.3], [1, 2, 3]).ok).toBe(true);
+  });
+
   it("without variance, or over lists of different lengths, is not computable", () => {
     expect(correlation([1, 1, 1], [1, 2, 3])).toEqual({ ok: false, issue: { code: "no_variance" } });
     expect(correlation([1, 2], [1])).toEqual({ ok: false, issue: { code: "lengths_differ" } });
@@ -133,6 +138,11 @@ describe("ranks", () => {
     const { input, expected } = reference<{ scores: number[] }, { average: number[] }>("rank.conventions");
     // The reference ranks the highest first.
     expect(ranks(input.scores.map((score) => -score))).toEqual(expected.average);
+  });
+
+  it("as percentile ranks of what is no score are none", () => {
+    expect(percentileRank([1, 2], Number.NaN)).toEqual({ ok: false, issue: { code: "not_a_number" } });
+    expect(percentileRank([], 1)).toMatchObject({ issue: { code: "too_few" } });
   });
 
   it("as percentile ranks count half of the equal ones (reference curve.percentile-rank)", () => {

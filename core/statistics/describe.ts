@@ -12,6 +12,25 @@ export function sumOf(values: readonly number[]): number {
   return total + carried;
 }
 
+/**
+ * How far apart sums of the same figures may lie, as a share of them: tenths and thirds are not exact in doubles, and a sum
+ * of some tens of them is off by some of the last binary places. Entered figures differ by far more than this.
+ */
+const LEEWAY = 2 ** -46;
+
+/** Whether a number is nothing beside the size of what it was worked out from. */
+export const isNothingBeside = (value: number, size: number): boolean => Math.abs(value) <= LEEWAY * Math.abs(size);
+
+/** Whether values do not vary: none differs from another by more than the working of doubles brings about. */
+export function isConstant(values: readonly number[]): boolean {
+  let [lowest, highest] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
+  for (const value of values) {
+    lowest = Math.min(lowest, value);
+    highest = Math.max(highest, value);
+  }
+  return isNothingBeside(highest - lowest, Math.max(Math.abs(lowest), Math.abs(highest)));
+}
+
 /** Arithmetic mean, in the unit of the values. */
 export function mean(values: readonly number[]): Statistic {
   const known = checkNumbers(values, 1);
@@ -30,6 +49,7 @@ function squares(values: readonly number[]): number {
 export function variance(values: readonly number[], kind: "sample" | "population"): Statistic {
   const known = checkNumbers(values, kind === "sample" ? 2 : 1);
   if (!known.ok) return known;
+  if (isConstant(values)) return computed(0);
   return computed(Math.max(0, squares(values)) / (kind === "sample" ? values.length - 1 : values.length));
 }
 
@@ -92,6 +112,7 @@ export function correlation(a: readonly number[], b: readonly number[]): Statist
     const known = checkNumbers(list, 2);
     if (!known.ok) return known;
   }
+  if (isConstant(a) || isConstant(b)) return notComputable({ code: "no_variance" });
   const [centreA, centreB] = [sumOf(a) / a.length, sumOf(b) / b.length];
   const products = sumOf(a.map((value, index) => (value - centreA) * ((b[index] ?? 0) - centreB)));
   const spread = Math.sqrt(squares(a) * squares(b));
@@ -115,6 +136,7 @@ export function ranks(values: readonly number[]): number[] {
 export function percentileRank(values: readonly number[], score: number): Statistic {
   const known = checkNumbers(values, 1);
   if (!known.ok) return known;
+  if (!Number.isFinite(score)) return notComputable({ code: "not_a_number" });
   const below = values.filter((value) => value < score).length;
   const equal = values.filter((value) => value === score).length;
   return computed((100 * (below + equal / 2)) / values.length);

@@ -1,5 +1,5 @@
-import { notComputable, finite, type Statistic } from "./computable";
-import { sumOf } from "./describe";
+import { checkNumbers, finite, notComputable, type Statistic } from "./computable";
+import { isNothingBeside, sumOf } from "./describe";
 
 /** Mean squares of papers, markers and what is left, from a table without gaps. */
 interface MeanSquares {
@@ -20,16 +20,23 @@ function meanSquares(scores: Scores): Statistic<MeanSquares> {
   if (least < 2) return notComputable({ code: "too_few", least: 2, given: least });
   if (scores.some((row) => row.length !== markerCount)) return notComputable({ code: "lengths_differ" });
   const all = paperCount * markerCount;
+  const known = checkNumbers(scores.flat(), 1);
+  if (!known.ok) return known;
+  const size = Math.max(...scores.flat().map(Math.abs));
+  // What doubles leave over of nothing is nothing: a quotient of two such remainders would be any figure at all.
+  const squared = (values: readonly number[]) =>
+    sumOf(values.map((value) => (isNothingBeside(value, size) ? 0 : value * value)));
   const grand = sumOf(scores.flat()) / all;
-  const squared = (values: readonly number[]) => sumOf(values.map((value) => value * value));
-  const total = squared(scores.flat().map((value) => value - grand));
-  const papers = markerCount * squared(scores.map((row) => sumOf(row) / markerCount - grand));
+  const paperShifts = scores.map((row) => sumOf(row) / markerCount - grand);
   const columns = Array.from({ length: markerCount }, (_, index) => scores.map((row) => row[index] ?? 0));
-  const markers = paperCount * squared(columns.map((column) => sumOf(column) / paperCount - grand));
+  const markerShifts = columns.map((column) => sumOf(column) / paperCount - grand);
+  const left = scores.flatMap((row, paper) =>
+    row.map((score, marker) => score - grand - (paperShifts[paper] ?? 0) - (markerShifts[marker] ?? 0)),
+  );
   const value = {
-    papers: papers / (paperCount - 1),
-    markers: markers / (markerCount - 1),
-    rest: (total - papers - markers) / ((paperCount - 1) * (markerCount - 1)),
+    papers: (markerCount * squared(paperShifts)) / (paperCount - 1),
+    markers: (paperCount * squared(markerShifts)) / (markerCount - 1),
+    rest: squared(left) / ((paperCount - 1) * (markerCount - 1)),
     paperCount,
     markerCount,
   };

@@ -70,6 +70,29 @@ describe("item statistics", () => {
     expect(standardErrorOfMeasurement(10, 1.2)).toEqual({ ok: false, issue: { code: "not_a_number" } });
   });
 
+  it("totals that are equal in tenths have no alpha, however their parts are added up", () => {
+    const rows = [
+      [0.1, 0.2, 0.4],
+      [0.3, 0.3, 0.1],
+      [0.2, 0.1, 0.4],
+      [0.6, 0.1, 0],
+    ];
+    expect(cronbachAlpha(rows)).toEqual({ ok: false, issue: { code: "no_variance" } });
+  });
+
+  it("the error of measurement of what is no figure is none", () => {
+    for (const [deviation, reliability] of [
+      [1, Number.NaN],
+      [Number.NaN, 0.5],
+      [-1, 0.5],
+      [1, 1.2],
+    ] as const)
+      expect(standardErrorOfMeasurement(deviation, reliability)).toEqual({
+        ok: false,
+        issue: { code: "not_a_number" },
+      });
+  });
+
   it("alpha below 0 stays below 0 (reference item.alpha.negative: -39/14)", () => {
     const { input, expected } = reference<{ rows: number[][] }, { alpha: number }>("item.alpha.negative");
     expect(value(cronbachAlpha(input.rows))).toBeCloseTo(expected.alpha, 12);

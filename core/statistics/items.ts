@@ -1,4 +1,4 @@
-import { computed, finite, notComputable, type Statistic } from "./computable";
+import { finite, notComputable, type Statistic } from "./computable";
 import { correlation, mean, standardDeviation, sumOf, variance } from "./describe";
 
 /** Share of a class in each extreme group (Kelley, T. L., 1939, Journal of Educational Psychology 30, 17-24). */
@@ -74,4 +74,6 @@ export const alphaIfDeleted = (rows: readonly (readonly number[])[], index: numb
 
 /** Standard error of measurement, SD x sqrt(1 - reliability), in points (common psychometric definition). */
 export const standardErrorOfMeasurement = (deviation: number, reliability: number): Statistic =>
-  reliability > 1 ? notComputable({ code: "not_a_number" }) : computed(deviation * Math.sqrt(1 - reliability));
+  deviation >= 0 && reliability <= 1
+    ? finite(deviation * Math.sqrt(1 - reliability), { code: "not_a_number" })
+    : notComputable({ code: "not_a_number" });

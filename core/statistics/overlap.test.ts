@@ -87,6 +87,37 @@ describe("overlap of texts", () => {
     expect(findOverlaps(texts, task)).toEqual([]);
   });
 
+  it("a run that crosses the edge of the task's text brings nothing of the task back in", () => {
+    const task = "Estimate the flood that is exceeded once in one hundred years and state what it rests on. The";
+    const texts = [
+      { id: "one", text: `${task} annual maxima of all years were used here, as the board records them.` },
+      { id: "two", text: `${task} first thing my reader needs is the last page, which says what to do.` },
+    ];
+    // Beside the task they share no word at all; before, the task itself came back with the space behind it.
+    expect(findOverlaps(texts, task.replace(/ The$/, ""))).toEqual([]);
+    const copied = "the years before the gauge was moved are too high by a tenth of a metre";
+    const [found] = findOverlaps(
+      texts.map(({ id, text }) => ({ id, text: `${text} ${task} ${copied}` })),
+      task,
+    );
+    expect(found?.passages.map(({ length }) => length)).toEqual([normalise(copied).text.length]);
+  });
+
+  it("a passage that stands twice in one of the texts is told once, in its whole length", () => {
+    const passage = "the staff gauge was read by eye twice a day until the winter of 1931";
+    const one = { id: "one", text: `Of my own first. ${passage}, and then words of my own again.` };
+    const two = { id: "two", text: `${passage.slice(0, 50)}. Other words here. ${passage}; ${passage}!` };
+    const whole = normalise(passage).text.length;
+    for (const texts of [
+      [one, two],
+      [two, one],
+    ]) {
+      const [found] = findOverlaps(texts);
+      expect(found?.passages.map(({ length }) => length)).toEqual([whole]);
+      expect(found?.share).toBeCloseTo(whole / normalise(one.text).text.length, 12);
+    }
+  });
+
   it("texts of their own share nothing, and a text does not overlap with itself", () => {
     const again = "one sentence that comes twice in a single text and nowhere else at all";
     expect(

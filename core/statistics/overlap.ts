@@ -38,6 +38,8 @@ interface Prepared {
   readonly id: string;
   readonly source: NormalisedText;
   readonly prints: readonly Fingerprint[];
+  /** For each letter, whether it is part of a run that the task's own text holds. */
+  readonly isGiven: readonly boolean[];
 }
 
 /**
@@ -49,16 +51,24 @@ export function findOverlaps(
   boilerplate = "",
   settings: OverlapSettings = OVERLAP_DEFAULTS,
 ): Overlap[] {
-  const common = new Set(rollingHashes(normalise(boilerplate).text, settings.run));
+  const given = normalise(boilerplate).text;
+  const common = new Set(rollingHashes(given, settings.run));
   const prepared = texts.map(({ id, text }): Prepared => {
     const source = normalise(text);
-    const prints = winnow(rollingHashes(source.text, settings.run), settings.window);
-    return { id, source, prints: prints.filter(({ hash }) => !common.has(hash)) };
+    const hashes = rollingHashes(source.text, settings.run);
+    const isGiven = new Array<boolean>(source.text.length).fill(false);
+    hashes.forEach((hash, at) => {
+      if (common.has(hash) && given.includes(source.text.slice(at, at + settings.run)))
+        isGiven.fill(true, at, at + settings.run);
+    });
+    return { id, source, prints: winnow(hashes, settings.window), isGiven };
   });
   const pairs = new Map<string, { a: number; b: number; seeds: [number, number][] }>();
   const places = new Map<number, [number, number][]>();
-  prepared.forEach(({ prints }, text) => {
+  prepared.forEach(({ prints, isGiven }, text) => {
     for (const { hash, at } of prints) {
+      // A run that the task holds whole leads to every paper.
+      if (isGiven.slice(at, at + settings.run).every(Boolean)) continue;
       const seen = places.get(hash) ?? [];
       for (const [other, place] of seen) {
         if (other === text) continue;
@@ -78,34 +88,70 @@ export function findOverlaps(
     .sort((one, other) => other.share - one.share);
 }
 
+/** A run that stands in both texts: where it begins in each, and its letters. */
+interface Run {
+  readonly a: number;
+  readonly b: number;
+  readonly length: number;
+}
+
 function compareTexts(
   first: Prepared,
   second: Prepared,
   seeds: readonly (readonly [number, number])[],
   run: number,
 ): Overlap[] {
+  const runs = runsOf(first, second, seeds, run).sort((x, y) => y.length - x.length || x.a - y.a);
+  const takenInFirst = new Set<number>();
+  const takenInSecond = new Set<number>();
   const passages: SharedPassage[] = [];
-  let shared = 0;
-  let covered = -1;
-  for (const [a, b] of [...seeds].sort((x, y) => x[0] - y[0])) {
-    if (a < covered || first.source.text.slice(a, a + run) !== second.source.text.slice(b, b + run)) continue;
-    const grown = grow(first.source.text, second.source.text, a, b);
-    covered = grown.a + grown.length;
-    shared += grown.length;
-    passages.push({
-      first: inSource(first.source, grown.a, grown.length),
-      second: inSource(second.source, grown.b, grown.length),
-      length: grown.length,
-    });
+  for (const { a, b, length } of runs) {
+    // The same words at a second place of either text are no second passage; the longest is told.
+    const own = Array.from({ length }, (_, place) => place);
+    const fresh = own.filter((place) => !takenInFirst.has(a + place) && !takenInSecond.has(b + place)).length;
+    for (const place of own) {
+      takenInFirst.add(a + place);
+      takenInSecond.add(b + place);
+    }
+    if (fresh < run) continue;
+    passages.push({ first: inSource(first.source, a, length), second: inSource(second.source, b, length), length });
   }
-  const shorter = Math.min(first.source.text.length, second.source.text.length);
   if (passages.length === 0) return [];
-  passages.sort((x, y) => y.length - x.length);
+  const shorter = Math.min(first.source.text.length, second.source.text.length);
+  const shared = Math.min(takenInFirst.size, takenInSecond.size);
   return [{ firstId: first.id, secondId: second.id, passages, share: Math.min(1, shared / shorter) }];
 }
 
+/** The longest runs around the seeds, cut where the task's own text begins; each once, none shorter than a hashed run. */
+function runsOf(first: Prepared, second: Prepared, seeds: readonly (readonly [number, number])[], run: number): Run[] {
+  const runs: Run[] = [];
+  /** How far each way of laying the texts upon each other has been looked at. */
+  const looked = new Map<number, number>();
+  for (const [a, b] of [...seeds].sort((x, y) => x[0] - y[0])) {
+    if (a < (looked.get(b - a) ?? -1)) continue;
+    if (first.source.text.slice(a, a + run) !== second.source.text.slice(b, b + run)) continue;
+    const grown = grow(first.source.text, second.source.text, a, b);
+    looked.set(b - a, grown.a + grown.length);
+    runs.push(...ownParts(grown, first.isGiven, second.isGiven).filter(({ length }) => length >= run));
+  }
+  return runs;
+}
+
+/** The parts of a run that neither text has from the task. */
+function ownParts({ a, b, length }: Run, givenFirst: readonly boolean[], givenSecond: readonly boolean[]): Run[] {
+  const parts: Run[] = [];
+  let start = 0;
+  for (let place = 0; place <= length; place += 1) {
+    const isOwn = place < length && !givenFirst[a + place] && !givenSecond[b + place];
+    if (isOwn) continue;
+    if (place > start) parts.push({ a: a + start, b: b + start, length: place - start });
+    start = place + 1;
+  }
+  return parts;
+}
+
 /** The longest run around two places that are the same. */
-function grow(first: string, second: string, a: number, b: number) {
+function grow(first: string, second: string, a: number, b: number): Run {
   let before = 0;
   while (a - before > 0 && b - before > 0 && first[a - before - 1] === second[b - before - 1]) before += 1;
   let length = 0;
