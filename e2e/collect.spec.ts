@@ -2,6 +2,7 @@ import type { Page } from "@playwright/test";
 import { strToU8, zipSync } from "fflate";
 import { Acts } from "./acts";
 import { allKept, expect, open, openDemo, test } from "./helpers";
+import { dropInbox } from "./demo-inbox";
 import { letGo } from "./let-go";
 import { makePdf } from "./make-pdf";
 import { putAllTo } from "./put-all-to";
@@ -14,13 +15,6 @@ const piece = (page: Page, name: string) =>
     .filter({ has: page.getByRole("button", { name, exact: true }) });
 const takeIn = (page: Page) => page.getByRole("button", { name: /^Take in/ });
 const isRead = (page: Page) => expect(page.getByText(/^Reading \d+ of/)).toHaveCount(0);
-
-async function dropInbox(page: Page): Promise<void> {
-  await page.getByRole("button", { name: "Try it with the demo’s inbox" }).click();
-  await expect(takeIn(page)).toBeEnabled();
-  // The scanned pile among it is read last.
-  await expect(page.getByRole("list", { name: "For other work" })).toContainText("8 pieces for Field notebook");
-}
 
 /** Chooses files as from the browser's own window. */
 async function choose(

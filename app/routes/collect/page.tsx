@@ -18,7 +18,7 @@ import { StillOut } from "./beside/still-out";
 import { TakingBar } from "./taking/taking-bar";
 import { TakeOut } from "./beside/take-out";
 import { TrayBody } from "./list/tray-body";
-import { demoInbox } from "./demo-inbox";
+import { useDemoInbox } from "./use-demo-inbox";
 import { DropHere } from "./drop-here";
 import { TakenIn } from "./taking/taken-in";
 import { takeInAsked } from "./take-in-asked";
@@ -63,7 +63,7 @@ export default function CollectPage({ loaderData, params }: Route.ComponentProps
   const readingNow = useSyncExternalStore(reading.subscribe, () => reading.state);
   const taking = useTakingIn();
   const isDemo = courseOf(state).origin === "demo";
-  const tryInbox = () => void demoInbox(state).then((dropped) => reading.take(dropped));
+  const inbox = useDemoInbox(state, reading);
   const drop = useCallback((files: File[]) => void reading.drop(files), [reading]);
   if (!assignment || !rows) return <NothingToCollect slot={params.slot} />;
   const inTray = new Set(rows.handIns.map(({ studentId }) => studentId));
@@ -98,7 +98,8 @@ export default function CollectPage({ loaderData, params }: Route.ComponentProps
             <SourceTabs
               pieces={waiting}
               source={source}
-              onInbox={isDemo && !readingNow.progress ? tryInbox : undefined}
+              onInbox={isDemo && !readingNow.progress ? inbox.fill : undefined}
+              isFilling={inbox.isFilling}
               onChoose={(one) => {
                 set("from", one);
               }}

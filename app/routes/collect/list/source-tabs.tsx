@@ -7,6 +7,7 @@ export function SourceTabs({
   source,
   onChoose,
   onInbox,
+  isFilling,
 }: {
   readonly pieces: readonly Piece[];
   /** Empty: all of it. */
@@ -14,6 +15,8 @@ export function SourceTabs({
   readonly onChoose: (source: string) => void;
   /** Drops the demo's inbox; left out where there is none to try. */
   readonly onInbox?: (() => void) | undefined;
+  /** The inbox is on its way. */
+  readonly isFilling: boolean;
 }) {
   const counts = new Map<string, number>();
   // A pile is there with its papers.
@@ -24,8 +27,8 @@ export function SourceTabs({
       <p className="text-soft">
         The tray is empty. Files can be let go anywhere in the course.{" "}
         {onInbox && (
-          <button type="button" className="link" onClick={onInbox}>
-            Try it with the demo’s inbox
+          <button type="button" className="link" disabled={isFilling} onClick={onInbox}>
+            {isFilling ? "Fetching the demo’s inbox…" : "Try it with the demo’s inbox"}
           </button>
         )}
       </p>
