@@ -77,6 +77,20 @@ test("a paper that lies otherwise is mended alone, and the zone can be taken bac
   await expect(page.getByRole("button", { name: "Zone of Choice of stops, page 1" })).toBeEnabled();
   await page.getByRole("checkbox", { name: "For this paper alone" }).click();
   await expect(page.getByRole("button", { name: "Zone of Choice of stops, page 1" })).toBeDisabled();
+  // Mended where it lies: the stroke begins inside the zone of all papers.
+  const box = await page.locator("[data-page='1']").boundingBox();
+  if (!box) throw new Error("no page");
+  await page.mouse.move(box.x + 80, box.y + 90);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 420, box.y + 380, { steps: 4 });
+  await page.mouse.up();
+  const own = page.getByRole("button", { name: "Zone of Choice of stops, page 1" });
+  await expect(own).toBeEnabled();
+  // Pressed without a stroke it takes the focus, and Delete gives the zone of all papers back.
+  await own.click();
+  await expect(own).toBeFocused();
+  await page.keyboard.press("Delete");
+  await expect(own).toBeDisabled();
   await page.getByLabel("By keys: a zone on page").fill("2");
   await page.getByRole("button", { name: "Put it there" }).click();
   await expect(page.getByRole("button", { name: "Zone of Choice of stops, page 2" })).toBeEnabled();

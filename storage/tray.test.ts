@@ -59,6 +59,33 @@ it("shows what another tab drops, decides and lets go", async () => {
   expect(names(there)).toEqual([]);
 });
 
+it("keeps what it takes in while it reads what another tab has done", async () => {
+  const shelves = memoryShelves();
+  const neighbours = memoryNeighbours();
+  let listed: () => void = () => undefined;
+  const untilListed = new Promise<void>((resolve) => (listed = resolve));
+  let slow: Promise<void> | null = null;
+  const keys = async () => {
+    const found = await shelves.meta.keys();
+    const wait = slow;
+    slow = null;
+    if (wait) listed();
+    await wait;
+    return found;
+  };
+  const here = await Tray.open({ ...shelves, meta: { ...shelves.meta, keys } }, "c", neighbours());
+  const there = await Tray.open(shelves, "c", neighbours());
+  let goOn: () => void = () => undefined;
+  slow = new Promise<void>((resolve) => (goOn = resolve));
+  await there.add([{ piece: piece("a", 0), blob }]);
+  await untilListed;
+  await here.add([{ piece: piece("b", 1), blob }]);
+  const shown = new Promise<void>((resolve) => void here.subscribe(resolve));
+  goOn();
+  await shown;
+  expect(names(here)).toEqual(["a", "b"]);
+});
+
 it("never brings back a piece that was let go in between", async () => {
   const shelves = memoryShelves();
   const tray = await Tray.open(shelves, "c");

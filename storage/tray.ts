@@ -16,6 +16,8 @@ type TrayShelves = Pick<Shelves, "meta" | "files" | "hurried">;
 export class Tray {
   /** What was put down last of each piece that is still being written. */
   #writing = new Map<PieceId, Piece>();
+  /** Counts what this tab does to the tray. */
+  #turn = 0;
   #listeners = new Set<() => void>();
   #listed: readonly Piece[] = [];
 
@@ -40,7 +42,10 @@ export class Tray {
 
   /** Reads what another tab has made of the tray; what is being put down here stays. */
   async #readAgain(): Promise<void> {
+    const turn = this.#turn;
     const known = await storedPieces(this.shelves, this.slot);
+    // What this tab took in meanwhile may be missing in what was read.
+    if (turn !== this.#turn) return this.#readAgain();
     for (const [id, piece] of this.#writing) if (known.has(id)) known.set(id, piece);
     this.known = known;
     this.#list();
@@ -76,6 +81,7 @@ export class Tray {
    */
   async change(piece: Piece): Promise<void> {
     if (!this.known.has(piece.id)) return;
+    this.#turn += 1;
     this.known.set(piece.id, piece);
     this.#writing.set(piece.id, piece);
     const key = this.#key(piece.id);
@@ -91,6 +97,7 @@ export class Tray {
   /** Lets pieces go, with their blobs unless a course has come to name them. */
   async drop(ids: readonly PieceId[], isKept: (file: FileId) => boolean): Promise<void> {
     const gone = ids.flatMap((id) => this.known.get(id) ?? []);
+    this.#turn += 1;
     for (const { id } of gone) this.known.delete(id);
     this.#list();
     for (const { id, file } of gone) {
@@ -109,6 +116,7 @@ export class Tray {
       await this.shelves.files.remove(this.#fileKey(piece.file.id)).catch(() => null);
       throw error;
     }
+    this.#turn += 1;
     this.known.set(piece.id, piece);
   }
 

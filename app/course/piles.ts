@@ -8,7 +8,7 @@ import {
   type ScanPage,
 } from "#core/collect";
 import type { FileId } from "#core/kernel";
-import { workKindOf, type CourseState } from "#core/model";
+import { plainText, workKindOf, type CourseState } from "#core/model";
 import type { Tray } from "#storage";
 import { lookAtScan, runCollectJob } from "../../workers/client";
 import { fileSum } from "../file-sum";
@@ -39,20 +39,32 @@ const isScan = (piece: Piece): boolean =>
 const folderOf = ({ path }: Piece): string => path.split("/").slice(0, -1).join("/");
 const byName = (a: Piece, b: Piece): number => a.path.localeCompare(b.path, "en", { numeric: true });
 
-/** What is to be looked at of what came in: each scan by itself, pictures of one folder together in the order of their names. */
-export function scansOf(pieces: readonly Piece[]): readonly (readonly Piece[])[] {
+/** What a picture's name says beside its figures: pictures of one pile differ in these alone, as cameras and scanners count. */
+const seriesOf = ({ file }: Piece): string => file.name.replace(/\d+/g, "0");
+
+/** Whether a picture is called by a student's number: whose it is does not hang on the picture before it. */
+const isNumbered = ({ file }: Piece, numbers: ReadonlySet<string>): boolean =>
+  plainText(file.name)
+    .split(/[^\p{L}\p{N}]+/u)
+    .some((word) => numbers.has(word));
+
+/**
+ * What is to be looked at of what came in: each scan by itself, pictures of one series in one folder together in the order
+ * of their names. `numbers` are those of the students, in plain text: a picture that bears one is looked at by itself.
+ */
+export function scansOf(pieces: readonly Piece[], numbers: ReadonlySet<string>): readonly (readonly Piece[])[] {
   const fresh = pieces.filter(({ decision, pileId }) => decision === null && pileId === null);
-  const folders = new Map<string, Piece[]>();
+  const series = new Map<string, Piece[]>();
   for (const piece of fresh) {
     if (!PAGE_PICTURES.test(piece.file.mediaType) || piece.scan.length > 0 || piece.letter !== null) continue;
-    const folder = `${piece.source}/${folderOf(piece)}`;
-    folders.set(folder, [...(folders.get(folder) ?? []), piece]);
+    const key = isNumbered(piece, numbers) ? piece.id : `${piece.source}/${folderOf(piece)}/${seriesOf(piece)}`;
+    series.set(key, [...(series.get(key) ?? []), piece]);
   }
-  return [...fresh.filter(isScan).map((piece) => [piece]), ...[...folders.values()].map((own) => own.sort(byName))];
+  return [...fresh.filter(isScan).map((piece) => [piece]), ...[...series.values()].map((own) => own.sort(byName))];
 }
 
 /**
- * Looks for codes on a scan, or on the pictures of a folder. Where there are some of this course, the pile is cut at
+ * Looks for codes on a scan, or on the pictures of a series. Where there are some of this course, the pile is cut at
  * them; else what was seen is kept with it. @throws StoppedError, and what the store throws; nothing is half cut then
  */
 export async function lookAndCut(
@@ -105,7 +117,7 @@ interface Binding {
   readonly name: string;
 }
 
-/** Makes one pile of the pictures of a folder, which takes their place. */
+/** Makes one pile of the pictures of a series, which takes their place. */
 async function bindAndCut(
   pictures: readonly Piece[],
   { files, pages, name }: Binding,
@@ -125,7 +137,13 @@ async function bindAndCut(
     pages: pages.length,
   };
   await ground.tray.add([{ piece: pile, blob }]);
-  await cutPile(pile, pages, ground, signal);
+  try {
+    await cutPile(pile, pages, ground, signal);
+  } catch (error) {
+    // The pictures are there still; a pile beside them would be the same work twice.
+    await ground.tray.drop([pile.id], ground.isTaken);
+    throw error;
+  }
   await ground.tray.drop(
     pictures.map(({ id }) => id),
     ground.isTaken,

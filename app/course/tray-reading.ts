@@ -1,5 +1,6 @@
 import { takenFiles, waitingPieces, type Piece, type PieceId, type ScanPage } from "#core/collect";
 import { keptBy, type FileId, type Instant } from "#core/kernel";
+import { plainText, studentsOf } from "#core/model";
 import type { CourseSession, Repository } from "#storage";
 import { readDropped, runCollectJob } from "../../workers/client";
 import { cutPile, lookAndCut, scansOf, unCut, type Looking, type PileGround } from "./piles";
@@ -97,6 +98,8 @@ export class TrayReading {
       { piece: { ...piece, id, file, sum, pages, beginning, author, trouble, decision: null }, blob: open },
     ]);
     await tray.drop([piece.id], isTaken);
+    // It may be a scanned pile.
+    this.#last = this.#last.then(() => this.#look());
     return true;
   }
 
@@ -140,7 +143,8 @@ export class TrayReading {
   /** Looks for codes on the scans that lie in the tray; what cannot be read stays as it came. */
   async #look(): Promise<void> {
     const { signal } = this.#stop;
-    for (const scan of scansOf(this.ground.tray.pieces)) {
+    const numbers = new Set(studentsOf(this.ground.state()).map(({ number }) => plainText(number)));
+    for (const scan of scansOf(this.ground.tray.pieces, numbers)) {
       if (signal.aborted) break;
       const tell = (looking: Looking) => {
         this.#say({ looking });

@@ -1,7 +1,7 @@
 import { strFromU8 } from "fflate";
 import { hasChildren, isTag, type AnyNode, type Element } from "domhandler";
 import { ElementType, parseDocument } from "htmlparser2";
-import { pageTree, type ForeignNode, type PageContent, type PageIssue } from "#core/formats";
+import { base64, pageTree, type ForeignNode, type PageContent, type PageIssue } from "#core/formats";
 import { documentParts } from "./packed-document";
 
 const ELEMENT = 1;
@@ -135,10 +135,4 @@ function attributesOf({ name, attribs }: Element, { pictures }: Reading): Readon
   const bytes = pictures[address.replace(/^\.\//, "")];
   const type = PICTURES[address.split(".").at(-1)?.toLowerCase() ?? ""];
   return bytes && type ? { src: `data:${type};base64,${base64(bytes)}`, alt: "A picture of the text" } : {};
-}
-
-function base64(bytes: Uint8Array): string {
-  let text = "";
-  for (let at = 0; at < bytes.length; at += 8_192) text += String.fromCharCode(...bytes.subarray(at, at + 8_192));
-  return btoa(text);
 }

@@ -1,14 +1,11 @@
 import { prepareZXingModule, readBarcodes, type ReaderOptions } from "zxing-wasm/reader";
-import { readPaperCode } from "#core/collect";
+import { readPaperCode, type Turn } from "#core/collect";
 import { asImageData, halved, smoothed, type Gray } from "./gray";
-
-/** Quarter turns clockwise that set a page upright. */
-export type QuarterTurn = 0 | 1 | 2 | 3;
 
 /** A code of ours on a page. */
 export interface FoundCode {
   readonly text: string;
-  readonly turn: QuarterTurn;
+  readonly turn: Turn;
 }
 
 const OPTIONS: ReaderOptions = {
@@ -41,7 +38,7 @@ export async function findCode(page: Gray): Promise<FoundCode | null> {
 
 async function read(page: Gray): Promise<FoundCode | null> {
   for (const { text, rotation } of await readBarcodes(asImageData(page), OPTIONS)) {
-    if (readPaperCode(text)) return { text, turn: ((((4 - Math.round(rotation / 90)) % 4) + 4) % 4) as QuarterTurn };
+    if (readPaperCode(text)) return { text, turn: ((((4 - Math.round(rotation / 90)) % 4) + 4) % 4) as Turn };
   }
   return null;
 }

@@ -12,10 +12,7 @@ const ask = (what: string, wish: string): NotShownWords => ({
 const OLD_WORD = ask("Word files of the older form (.doc) are", "a PDF or a .docx");
 const SLIDES = ask("Presentations are", "the slides as a PDF");
 const PHOTOGRAPH = ask("This browser does not know photographs of this kind, so they are", "a JPEG");
-const ARCHIVE = ask(
-  "Archives are",
-  "the files by themselves; a ZIP can also be dropped into Collect, which takes its files out, so it is",
-);
+const ARCHIVE = ask("Archives of this kind are", "a ZIP, or for the files by themselves");
 
 /** By the ending of a file's name; common practice, no source. */
 const BY_ENDING: Readonly<Record<string, NotShownWords>> = {
@@ -30,7 +27,10 @@ const BY_ENDING: Readonly<Record<string, NotShownWords>> = {
   heic: PHOTOGRAPH,
   heif: PHOTOGRAPH,
   raw: PHOTOGRAPH,
-  zip: ARCHIVE,
+  zip: {
+    what: "Archives are not shown here.",
+    mend: "Save it and drop it into Collect, which takes its files out, or ask the student for the files by themselves.",
+  },
   rar: ARCHIVE,
   "7z": ARCHIVE,
 };

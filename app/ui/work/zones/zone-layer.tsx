@@ -34,7 +34,7 @@ const ROOM_ABOVE = 0.03;
 /** The zones of a page: a stroke over the page draws one, arrows move and size the one in focus. */
 export function ZoneLayer({ page, zones, onDraw, onChange, onRemove }: ZoneLayerProps) {
   const layer = useRef<HTMLDivElement>(null);
-  const [stroke, setStroke] = useState<{ readonly from: Place; readonly to: Place } | null>(null);
+  const [stroke, setStroke] = useState<Stroke | null>(null);
   const at = (event: PointerEvent): Place => {
     const box = layer.current?.getBoundingClientRect();
     if (!box || box.width === 0 || box.height === 0) return { x: 0, y: 0 };
@@ -48,10 +48,12 @@ export function ZoneLayer({ page, zones, onDraw, onChange, onRemove }: ZoneLayer
       ref={layer}
       className="absolute inset-0 z-10 cursor-crosshair touch-none"
       onPointerDown={(event) => {
-        if (event.button !== 0 || (event.target instanceof Element && event.target.closest("button"))) return;
+        if (event.button !== 0) return;
+        // A stroke may begin inside another zone; what is only pressed takes the focus when it is let go.
         event.preventDefault();
         event.currentTarget.setPointerCapture(event.pointerId);
-        setStroke({ from: at(event), to: at(event) });
+        const zone = event.target instanceof Element ? event.target.closest("button") : null;
+        setStroke({ from: at(event), to: at(event), zone });
       }}
       onPointerMove={(event) => {
         if (stroke) setStroke({ ...stroke, to: at(event) });
@@ -61,6 +63,7 @@ export function ZoneLayer({ page, zones, onDraw, onChange, onRemove }: ZoneLayer
         const box = boxOf(stroke.from, at(event));
         setStroke(null);
         if (box.width > SMALLEST && box.height > SMALLEST) onDraw(box);
+        else stroke.zone?.focus();
       }}
       onPointerCancel={() => {
         setStroke(null);
@@ -72,7 +75,7 @@ export function ZoneLayer({ page, zones, onDraw, onChange, onRemove }: ZoneLayer
           type="button"
           disabled={!zone.isOwn}
           aria-label={`Zone of ${zone.name}, page ${String(page)}`}
-          className={`absolute cursor-default border-2 bg-sheet/10 text-start ${zone.isOwn ? "" : "border-dashed opacity-70"}`}
+          className={`absolute cursor-default border-2 bg-sheet/10 text-start ${zone.isOwn ? "" : "pointer-events-none border-dashed opacity-70"}`}
           style={{ ...percents(zone), borderColor: zone.colour }}
           onKeyDown={(event) => {
             const next = moved(event, zone);
@@ -104,6 +107,13 @@ export function ZoneLayer({ page, zones, onDraw, onChange, onRemove }: ZoneLayer
 interface Place {
   readonly x: number;
   readonly y: number;
+}
+
+/** A stroke over the page, and the zone that it began in. */
+interface Stroke {
+  readonly from: Place;
+  readonly to: Place;
+  readonly zone: HTMLElement | null;
 }
 
 const boxOf = (from: Place, to: Place): ZoneBox => ({
