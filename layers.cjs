@@ -12,6 +12,7 @@ const CORE = [
   "collect",
   "words",
   "changes",
+  "packets",
   "formats",
 ];
 const coreOrder = CORE.slice(0, -1).map((folder, i) => ({
@@ -45,7 +46,7 @@ module.exports = {
       {
         dependencyTypes: ["npm", "npm-dev", "npm-peer", "npm-optional", "npm-no-pkg", "core"],
         pathNot:
-          "node_modules/(zod|@date-fns/tz|@noble/hashes|papaparse|fflate|fastest-levenshtein|approx-string-match|diff-match-patch|@types/diff-match-patch)/",
+          "node_modules/(zod|@date-fns/tz|@noble/hashes|papaparse|fflate|fastest-levenshtein|approx-string-match|diff-match-patch|jstat|@types/diff-match-patch)/",
       },
     ),
     deny(
@@ -83,7 +84,7 @@ module.exports = {
       "A standard part is wired in app/ui; screens know the wrapper alone.",
       { path: "^app/(?!ui/)" },
       {
-        path: "node_modules/(@dnd-kit/[^/]+|@tanstack/react-table|cmdk|radix-ui|react-day-picker|react-dropzone|sonner)/",
+        path: "node_modules/(@dnd-kit/[^/]+|@tanstack/react-table|cmdk|echarts|radix-ui|react-day-picker|react-dropzone|sonner)/",
       },
     ),
     deny(

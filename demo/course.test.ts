@@ -1,10 +1,11 @@
 import { readFileSync } from "node:fs";
 import { beforeAll, describe, expect, it } from "vitest";
-import { applyPatches } from "#core/changes";
+import { applyPatches, judgingOrder, scoringsOf } from "#core/changes";
 import { assignmentsOf, EMPTY_STATE, handInOf, studentsOf, type CourseState } from "#core/model";
 import { laneOf, visibleTo } from "#core/release";
-import { figuresOf } from "#core/totals";
-import { decimal, pointsText, type Id, type Instant } from "#core/kernel";
+import { oddFound } from "#core/statistics";
+import { figuresOf, moderatedPapers, unsettledPapers } from "#core/totals";
+import { decimal, pointsText, required, type Id, type Instant } from "#core/kernel";
 import { demoJournal } from "./course";
 import { demoDocumentsSchema, type DemoDocument } from "./documents";
 
@@ -50,6 +51,34 @@ describe("the demo course", () => {
         expect(shared / Math.min(a.size, b.size), pair.join(" and ")).toBeLessThan(1 / 3);
       });
     });
+  });
+
+  it("has every fourth gauging report judged a second time in a packet that came back, one of them settled", () => {
+    const report = required(state.assignments["assignment:gauging-report" as Id<"assignment">], "report");
+    const [packet] = Object.values(state.packets);
+    expect([packet?.papers.length, packet?.blind, packet?.taken.length]).toEqual([7, true, 1]);
+    const states = moderatedPapers(state, report).map((paper) => paper.state);
+    expect(states.filter((one) => one === "agree").length).toBeGreaterThanOrEqual(5);
+    expect(states.filter((one) => one === "settled").length).toBeGreaterThanOrEqual(1);
+    expect(unsettledPapers(state, report)).toEqual([]);
+  });
+
+  it("has something to look at twice: a criterion judged more strictly towards the end, and a key that may be wrong", () => {
+    const entries = demoJournal(documents);
+    const oddOf = (slug: string) => {
+      const id = `assignment:${slug}` as Id<"assignment">;
+      const order = (criterion: Parameters<typeof judgingOrder>[2]) =>
+        judgingOrder(
+          entries,
+          id,
+          criterion,
+          studentsOf(state).map((one) => one.id),
+        );
+      const found = oddFound(state, required(state.assignments[id], slug), scoringsOf(entries, entries, id), order);
+      return found.open.map((odd) => odd.code);
+    };
+    expect(oddOf("gauging-report")).toEqual(["drift"]);
+    expect(oddOf("practice")).toEqual(["key_suspected"]);
   });
 
   it("shows every state of the work", () => {

@@ -3,12 +3,13 @@ import { decimal, required, type FileId, type Id, type Instant } from "#core/ker
 import { COURSE_DEFAULTS, makePassage, type Course, type Rubric } from "#core/model";
 import type { DemoDocument } from "./documents";
 import { MEMO_JUDGEMENTS } from "./judgements";
-import { assignment, judgeByRubric, spread, student } from "./judging";
+import { assignment, judgeByRubric, judgeOverAll, later, spread, student } from "./judging";
 import { Pen } from "./pen";
 import { demoPostFiles, demoPosts, SEMINAR } from "./posts";
 import { ANSWERS, QUESTIONS } from "./questions";
 import { PEOPLE, SECTIONS } from "./people";
 import { memoRubric, notebookRubric, outcomesRubric, reportRubric, sketchRubric, storyRubric } from "./rubrics";
+import { secondMarker } from "./second-marker";
 
 const MARKER = "marker:halden" as Id<"marker">;
 
@@ -215,9 +216,8 @@ function handIn(pen: Pen, documents: readonly DemoDocument[]): void {
 }
 
 function scoreReport(pen: Pen): void {
-  PEOPLE.forEach((person) => {
-    judgeByRubric(pen, person, { at: "2026-10-01T09:00:00Z", slug: "gauging-report", rubric: reportRubric, salt: 11 });
-  });
+  // The sixteenth paper on, the uncertainty is judged more strictly: Check points it out.
+  judgeOverAll(pen, { at: "2026-10-01T09:00:00Z", slug: "gauging-report", rubric: reportRubric, salt: 11 }, 3);
   for (const [index, person] of PEOPLE.entries()) {
     if (index % 3 !== 0) continue;
     pen.run("2026-10-02T10:00:00Z", {
@@ -228,6 +228,7 @@ function scoreReport(pen: Pen): void {
       text: `${person.givenName}, the readings can be followed from the bridge to the page. Next time put a figure to the error.`,
     });
   }
+  secondMarker(pen);
   pen.run("2026-10-06T06:30:00Z", {
     type: "release",
     assignmentId: assignment("gauging-report"),
@@ -330,9 +331,11 @@ function practise(pen: Pen): void {
 
 function scoreMemos(pen: Pen, documents: readonly DemoDocument[]): void {
   const assignmentId = assignment("flood-memo");
-  const at = "2026-11-09T10:00:00Z";
-  for (const [slug, judgement] of Object.entries(MEMO_JUDGEMENTS)) {
+  const begun = "2026-11-09T10:00:00Z";
+  for (const [turn, [slug, judgement]] of Object.entries(MEMO_JUDGEMENTS).entries()) {
     const place = { assignmentId, studentId: student(slug) };
+    // A memo takes nine minutes; it is judged at the end of them.
+    const at = later(begun, 9 * (turn + 1));
     memoRubric.criteria.forEach((criterion, index) => {
       const text = required(judgement.points[index], "points");
       pen.run(at, { type: "judge", ...place, criterionId: criterion.id, verdict: { kind: "points", text } });
@@ -355,6 +358,7 @@ function scoreMemos(pen: Pen, documents: readonly DemoDocument[]): void {
       });
     }
   }
+  const at = "2026-11-09T14:00:00Z";
   for (const slug of ["greta-lindqvar", "ulla-fenwick"]) {
     pen.run(at, { type: "setStanding", assignmentId, studentId: student(slug), decision: "missing" });
   }

@@ -19,6 +19,10 @@ function pointsFor(criterion: Rubric["criteria"][number], index: number, salt: n
   return String(gap ? points + 0.5 : points);
 }
 
+/** A moment so many minutes after another. */
+export const later = (at: string, minutes: number): string =>
+  new Date(Date.parse(at) + minutes * 60_000).toISOString().replace(".000Z", "Z");
+
 /** Which paper is judged by what, and when. */
 interface Judged {
   readonly at: string;
@@ -28,15 +32,36 @@ interface Judged {
   readonly salt: number;
 }
 
+const pointsOf = (person: DemoPerson, { rubric, salt }: Judged, place: number): string =>
+  pointsFor(required(rubric.criteria[place], "criterion"), PEOPLE.indexOf(person), salt + place);
+
+function judgeCriterion(pen: Pen, person: DemoPerson, judged: Judged, place: number): void {
+  pen.run(judged.at, {
+    type: "judge",
+    assignmentId: assignment(judged.slug),
+    studentId: student(person.slug),
+    criterionId: required(judged.rubric.criteria[place], "criterion").id,
+    verdict: { kind: "points", text: pointsOf(person, judged, place) },
+  });
+}
+
 /** Judges every criterion of a paper by the fixed spread. */
-export function judgeByRubric(pen: Pen, person: DemoPerson, { at, slug, rubric, salt }: Judged): void {
-  rubric.criteria.forEach((criterion, place) => {
-    pen.run(at, {
-      type: "judge",
-      assignmentId: assignment(slug),
-      studentId: student(person.slug),
-      criterionId: criterion.id,
-      verdict: { kind: "points", text: pointsFor(criterion, PEOPLE.indexOf(person), salt + place) },
-    });
+export function judgeByRubric(pen: Pen, person: DemoPerson, judged: Judged): void {
+  judged.rubric.criteria.forEach((_, place) => {
+    judgeCriterion(pen, person, judged, place);
+  });
+}
+
+/**
+ * Judges all papers criterion by criterion by the fixed spread. One criterion meets the papers in such an order that its
+ * points fall towards the end, as where a marker becomes stricter; the points themselves are those of the spread.
+ */
+export function judgeOverAll(pen: Pen, judged: Judged, falling: number): void {
+  judged.rubric.criteria.forEach((_, place) => {
+    const order =
+      place === falling
+        ? [...PEOPLE].sort((a, b) => Number(pointsOf(b, judged, place)) - Number(pointsOf(a, judged, place)))
+        : PEOPLE;
+    for (const person of order) judgeCriterion(pen, person, judged, place);
   });
 }

@@ -33,7 +33,7 @@ test("equal answers stand together, are judged and written to at once, and can b
   await allKept(page);
   await page.keyboard.press("Control+z");
   await group.getByRole("button", { name: "Take apart" }).click();
-  expect(await lines.count()).toBeGreaterThan(together);
+  await expect.poll(() => lines.count()).toBeGreaterThan(together);
   await page.getByRole("checkbox", { name: "Equal answers together" }).click();
   await expect(lines).toHaveCount(21);
   await page.reload();

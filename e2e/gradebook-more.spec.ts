@@ -67,6 +67,25 @@ test("what is chosen to be shown stays over screens and reloads, and can be chos
   await expect(page.getByText("28 students")).toBeVisible();
 });
 
+test("two choices in one breath are both taken", async ({ page }) => {
+  await openDemo(page, "/gradebook");
+  await expect(page.getByText("28 students")).toBeVisible();
+  // Both within one turn of the page, as a quick hand on a slow machine makes them.
+  await page.evaluate(() => {
+    for (const [name, place] of [
+      ["Section", 1],
+      ["Figures shown", 1],
+    ] as const) {
+      const choice = document.querySelector<HTMLSelectElement>(`select[aria-label="${name}"]`);
+      if (!choice) throw new Error(name);
+      choice.selectedIndex = place;
+      choice.dispatchEvent(new Event("change", { bubbles: true }));
+    }
+  });
+  await expect(page.getByText("14 of 28")).toBeVisible();
+  await expect(page.getByRole("combobox", { name: "Figures shown" }).locator("option:checked")).toHaveText("Percent");
+});
+
 test("students stand by family name wherever they are listed, once the course says so", async ({ page }) => {
   await openDemo(page, "/plan/course");
   await page.getByRole("combobox", { name: "Students are listed by" }).selectOption("family");

@@ -80,6 +80,8 @@ for (const [name, make] of HOSTILE) {
     page,
   }) => {
     await openDemo(page, "/score/story-map/bram-oduya");
+    // The last of the bar's counts to come, with which its steps move a little.
+    await expect(page.getByRole("link", { name: /^Check/ })).toHaveText(/1$/);
     const work = page.getByRole("region", { name: "The work:" });
     const files = page.getByLabel("Add files", { exact: true });
     // The same work without its tricks is what the screen is held against.

@@ -14,6 +14,20 @@ export function run(command, args, options = {}) {
   return done.status ?? 1;
 }
 
+/** Runs a command beside others, and answers its exit code and all that it said. */
+export function runQuietly(command, args) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: root, stdio: ["ignore", "pipe", "pipe"] });
+    let said = "";
+    for (const stream of [child.stdout, child.stderr]) {
+      stream.setEncoding("utf8");
+      stream.on("data", (part) => (said += part));
+    }
+    child.on("error", (error) => resolve({ code: 1, said: String(error) }));
+    child.on("close", (code) => resolve({ code: code ?? 1, said }));
+  });
+}
+
 export function runOrStop(command, args) {
   const code = run(command, args);
   if (code !== 0) process.exit(code);

@@ -3,7 +3,7 @@ import { existsSync, readFileSync, rmSync } from "node:fs";
 import { relative } from "node:path";
 import { stripVTControlCharacters } from "node:util";
 import { build, prepare } from "./build.mjs";
-import { at, bin, run } from "./shell.mjs";
+import { at, bin, run, runQuietly } from "./shell.mjs";
 
 const results = [];
 const failures = [];
@@ -19,6 +19,18 @@ const check = (name, command, args) => {
   note(name, ok ? 1 : 0, ok ? 0 : 1);
   return ok;
 };
+
+/** Checks that run beside each other, each lane one after the other; what a check says is shown when it is done. */
+const checkInLanes = (...lanes) =>
+  Promise.all(
+    lanes.map(async (lane) => {
+      for (const [name, command, args] of lane) {
+        const { code, said } = await runQuietly(command, args);
+        console.log(`\n== ${name}\n${said}`);
+        note(name, code === 0 ? 1 : 0, code === 0 ? 0 : 1);
+      }
+    }),
+  );
 
 /** What the tests need of Debian's packages, with a file by which each is known to be there. */
 const PACKAGES = {
@@ -84,24 +96,17 @@ installPackages();
 rmSync(at("test-results"), { recursive: true, force: true });
 
 check("types: routes", bin("react-router"), ["typegen"]);
-check("types", bin("tsc"), ["-b"]);
-check("lint", bin("eslint"), [".", "--max-warnings", "0"]);
-check("format", bin("prettier"), ["--check", ".", "--log-level", "warn"]);
-check("layers", bin("depcruise"), [
-  "--config",
-  "layers.cjs",
-  "app",
-  "core",
-  "storage",
-  "workers",
-  "demo",
-  "e2e",
-  "server",
-]);
-
-check("nothing unused", bin("knip"), ["--no-progress"]);
-
-check("docs/checks.md", process.execPath, ["scripts/checks.mjs", "--check"]);
+const FOLDERS = ["app", "core", "storage", "workers", "demo", "e2e", "server"];
+await checkInLanes(
+  [["lint", bin("eslint"), [".", "--max-warnings", "0"]]],
+  [
+    ["types", bin("tsc"), ["-b"]],
+    ["format", bin("prettier"), ["--check", ".", "--log-level", "warn"]],
+    ["layers", bin("depcruise"), ["--config", "layers.cjs", ...FOLDERS]],
+    ["nothing unused", bin("knip"), ["--no-progress"]],
+    ["docs/checks.md", process.execPath, ["scripts/checks.mjs", "--check"]],
+  ],
+);
 
 console.log("\n== unit tests");
 const unitReport = at("test-results", "unit.json");

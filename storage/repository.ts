@@ -133,8 +133,10 @@ export class Repository {
       await dropListing(this.shelves, slot);
       this.#listed = null;
       await clearCutShort(this.shelves, new Set((await this.courses()).map((course) => course.slot)));
-      for (const key of await this.shelves.meta.keys()) {
-        if (key.startsWith("screen/") && key.endsWith(`/${slot}`)) await this.shelves.meta.remove(key);
+      for (const shelf of [this.shelves.meta, this.shelves.hurried]) {
+        for (const key of await shelf.keys()) {
+          if (key.startsWith("screen/") && key.endsWith(`/${slot}`)) await shelf.remove(key);
+        }
       }
     });
     for (const key of [...this.#remembered.keys()]) if (key.endsWith(`/${slot}`)) this.#remembered.delete(key);
@@ -177,16 +179,23 @@ export class Repository {
     return found;
   }
 
-  /** Keeps a small thing of the screen, such as the paper to resume at; it is no part of the course. */
-  remember(key: string, value: unknown): Promise<void> {
+  /**
+   * Keeps a small thing of the screen, such as the paper to resume at; it is no part of the course. It outlives the page
+   * from this turn on, also where the page is left before the database has written.
+   */
+  async remember(key: string, value: unknown): Promise<void> {
     this.#remembered.set(key, value);
-    return this.shelves.meta.set(`screen/${key}`, value);
+    const { hurried, meta } = this.shelves;
+    void hurried.set(`screen/${key}`, value).catch(() => null);
+    await meta.set(`screen/${key}`, value);
+    if (this.#remembered.get(key) === value) await hurried.remove(`screen/${key}`).catch(() => null);
   }
 
   /** What was remembered; read once and known from then on, because screens ask for it at every step. */
   async recall(key: string): Promise<unknown> {
     if (this.#remembered.has(key)) return this.#remembered.get(key);
-    const value = await this.shelves.meta.get(`screen/${key}`);
+    const left = await this.shelves.hurried.get(`screen/${key}`).catch(() => null);
+    const value = left ?? (await this.shelves.meta.get(`screen/${key}`));
     if (!this.#remembered.has(key)) this.#remembered.set(key, value);
     return this.#remembered.get(key);
   }

@@ -65,14 +65,15 @@ export class Tray {
     return () => this.#listeners.delete(listener);
   };
 
-  /** Takes pieces in with their blobs. @throws what the store throws, a full disk among it; the pieces before it stay */
+  /**
+   * Takes pieces in with their blobs, all at once: one after the other, a folder waits longer for the database than for
+   * its being read. @throws what the store throws, a full disk among it; the pieces that could be kept stay
+   */
   async add(pieces: readonly { readonly piece: Piece; readonly blob: Blob }[]): Promise<void> {
-    try {
-      for (const { piece, blob } of pieces) await this.#keep(piece, blob);
-    } finally {
-      this.#list();
-      this.#announce();
-    }
+    const ends = await Promise.allSettled(pieces.map(({ piece, blob }) => this.#keep(piece, blob)));
+    this.#list();
+    this.#announce();
+    for (const end of ends) if (end.status === "rejected") throw end.reason;
   }
 
   /**
@@ -100,11 +101,12 @@ export class Tray {
     this.#turn += 1;
     for (const { id } of gone) this.known.delete(id);
     this.#list();
-    for (const { id, file } of gone) {
+    const forget = async ({ id, file }: Piece) => {
       await this.shelves.hurried.remove(this.#key(id)).catch(() => null);
       await this.shelves.meta.remove(this.#key(id));
       if (!isKept(file.id)) await this.shelves.files.remove(this.#fileKey(file.id));
-    }
+    };
+    await Promise.all(gone.map(forget));
     if (gone.length > 0) this.#announce();
   }
 

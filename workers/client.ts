@@ -6,10 +6,14 @@ import type {
   CopyJobs,
   DroppedFile,
   MatchQuestion,
+  ComparedWork,
+  OverlapJobs,
   PageJobs,
   PdfJobs,
   ReadBatch,
+  SharedText,
   TableJobs,
+  WorkText,
 } from "./protocol";
 import type { Match, SeenPage } from "#core/collect";
 
@@ -58,6 +62,21 @@ export function runCollectJob<T>(job: (jobs: CollectJobs) => Promise<T>, signal:
   return untilDone<CollectJobs, T>(worker, job, signal);
 }
 
+/** Holds hand-ins against each other, away from the page; `tell` hears how many are read. @throws StoppedError when aborted */
+export function compareWorks(
+  works: readonly ComparedWork[],
+  task: WorkText,
+  tell: (done: number) => void,
+  signal: AbortSignal,
+): Promise<SharedText> {
+  const worker = new Worker(new URL("./overlap.worker.ts", import.meta.url), { type: "module" });
+  const hear = proxy((done: number) => {
+    tell(done);
+    return Promise.resolve();
+  });
+  return untilDone<OverlapJobs, SharedText>(worker, (jobs) => jobs.compare([...works], task, hear), signal);
+}
+
 /** Looks at the pages of a scan, away from the page; `tell` hears how many are done. @throws StoppedError when aborted */
 export const lookAtScan = (
   files: readonly Blob[],
@@ -78,10 +97,20 @@ export const lookAtScan = (
 
 let matching: Remote<CollectJobs> | null = null;
 
-/** Finds whom pieces belong to; the worker is kept for the next question. */
-export async function matchPieces(question: MatchQuestion): Promise<readonly Match[]> {
-  matching ??= wrap<CollectJobs>(new Worker(new URL("./collect.worker.ts", import.meta.url), { type: "module" }));
-  return matching.match(question);
+let matched: Promise<unknown> = Promise.resolve();
+
+/**
+ * Finds whom pieces belong to; the worker is kept for the next question. While one is worked out the others wait, and
+ * those that `isWanted` does not want by then are passed over: a folder that is being read asks anew with every batch.
+ */
+export function matchPieces(question: MatchQuestion, isWanted: () => boolean): Promise<readonly Match[] | null> {
+  const answer = matched.then(() => {
+    if (!isWanted()) return null;
+    matching ??= wrap<CollectJobs>(new Worker(new URL("./collect.worker.ts", import.meta.url), { type: "module" }));
+    return matching.match(question);
+  });
+  matched = answer.catch(() => null);
+  return answer;
 }
 
 /** A foreign document: what it holds, and what it is said to be. */

@@ -19,6 +19,7 @@ import type { CoverWish, FeedbackSheet, FontFile, FoundMark, MarkedPaper } from 
 import type { FileId, Instant, Result } from "#core/kernel";
 import type { Rubric, Student } from "#core/model";
 
+export type { ComparedWork, OverlapJobs, SharedText, WorkText } from "./overlap/messages";
 export type { SheetFormat } from "./tables/sheets-out";
 export type { CollectJobs, DroppedFile, DropRemark, MatchQuestion, ReadBatch, ReadPiece } from "./collect/messages";
 export type {
@@ -41,6 +42,27 @@ export interface ArchiveJobs {
     writtenAt: Instant,
   ) => Promise<Result<Uint8Array<ArrayBuffer>, UnprovenIssue>>;
   readonly unpack: (bytes: Uint8Array<ArrayBuffer>) => Promise<Result<ReadCourse, CourseFileIssue>>;
+  /** Locks a file with a passphrase, as an age file. */
+  readonly lock: (bytes: Uint8Array<ArrayBuffer>, passphrase: string) => Promise<Uint8Array<ArrayBuffer>>;
+  /** What an age file holds; null where the passphrase is another one. */
+  readonly unlock: (bytes: Uint8Array<ArrayBuffer>, passphrase: string) => Promise<Uint8Array<ArrayBuffer> | null>;
+  /** Files without what tells who wrote them, in their properties and, where it can be covered, in their words. */
+  readonly nameless: (files: readonly NamedFile[]) => Promise<readonly Nameless[]>;
+}
+
+/** A file that is to tell nothing of its writers. */
+export interface NamedFile {
+  readonly bytes: Uint8Array<ArrayBuffer>;
+  readonly mediaType: string;
+  /** What may name them in its words. */
+  readonly names: readonly string[];
+}
+
+/** A file that tells nothing of its writers, as far as that could be done. */
+export interface Nameless {
+  readonly bytes: Uint8Array<ArrayBuffer>;
+  /** `named`: its words name a writer still. `unread`: it has no words that can be read, or could not be opened. */
+  readonly left: "nothing" | "named" | "unread";
 }
 
 /** What the worker for foreign documents can be asked. */

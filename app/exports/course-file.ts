@@ -1,7 +1,14 @@
 import { applyPatches } from "#core/changes";
-import { filesEverNamed, filesOf, MOST_COURSE_FILE_BYTES } from "#core/formats";
-import type { FileId } from "#core/kernel";
-import { courseOf, EMPTY_STATE, type WorkFile } from "#core/model";
+import {
+  filesEverNamed,
+  filesOf,
+  isAgeFile,
+  MOST_COURSE_FILE_BYTES,
+  type CourseArchive,
+  type ReadCourse,
+} from "#core/formats";
+import type { FileId, Instant } from "#core/kernel";
+import { courseOf, EMPTY_STATE, type CourseState, type WorkFile } from "#core/model";
 import type { CourseSession, Repository } from "#storage";
 import { counted } from "#core/words";
 import { runArchiveJob, StoppedError } from "../../workers/client";
@@ -33,6 +40,7 @@ export async function makeCourseFile(
   session: CourseSession,
   signal: AbortSignal,
   tell: Tell,
+  { stem = session.slot, passphrase = "" }: { readonly stem?: string; readonly passphrase?: string } = {},
 ): Promise<string> {
   const wanted = filesWith(session);
   const files = new Map<FileId, Uint8Array>();
@@ -50,28 +58,101 @@ export async function makeCourseFile(
     if (bytes) files.set(file.id, bytes);
   }
   tell({ words: "Packing, and reading it back", done: wanted.length, all: wanted.length + 1 });
-  const archive = { entries: session.entries, files };
-  const packed = await runArchiveJob((jobs) => jobs.pack(archive, repository.surroundings.now()), signal);
-  if (!packed.ok) throw new Error(unprovenWords(packed.issue));
-  const day = repository.surroundings.now().slice(0, 10);
-  const name = `${session.slot}-${day}.zip`;
-  saveAs(new Blob([packed.value], { type: "application/zip" }), name);
+  const written = { archive: { entries: session.entries, files }, at: repository.surroundings.now(), stem, passphrase };
+  const { name, blob } = await writeArchive(written, signal);
+  saveAs(blob, name);
   const lacking = filesOf(session.state).filter(({ id }) => !files.has(id));
   const without =
     lacking.length === 0
       ? ""
       : ` It lacks ${counted(lacking.length, "file")} no longer in this browser: ${namesOf(lacking)}.`;
-  return `${name} was saved (${(packed.value.length / 1e6).toFixed(1)} MB) and read back.${without}`;
+  return `${name} was saved (${(blob.size / 1e6).toFixed(1)} MB) and read back.${without}`;
+}
+
+/** An archive that is to be handed to the person, locked where there is a passphrase. */
+export interface WrittenArchive {
+  readonly archive: CourseArchive;
+  readonly at: Instant;
+  /** Its name without the day and the ending. */
+  readonly stem: string;
+  readonly passphrase: string;
+}
+
+/** Writes an archive, reads it back, and locks it where that is wished. @throws Error with words */
+export async function writeArchive(
+  { archive, at, stem, passphrase }: WrittenArchive,
+  signal: AbortSignal,
+): Promise<{ readonly name: string; readonly blob: Blob }> {
+  const packed = await runArchiveJob((jobs) => jobs.pack(archive, at), signal);
+  if (!packed.ok) throw new Error(unprovenWords(packed.issue));
+  const open = packed.value;
+  const name = `${stem}-${at.slice(0, 10)}.zip`;
+  if (passphrase === "") return { name, blob: new Blob([open], { type: "application/zip" }) };
+  const locked = await runArchiveJob((jobs) => jobs.lock(open, passphrase), signal);
+  return { name: `${name}.age`, blob: new Blob([locked], { type: "application/octet-stream" }) };
 }
 
 /** A file's bytes; null where the browser has it no more. */
-async function bytesOf(repository: Repository, slot: string, id: FileId): Promise<Uint8Array | null> {
+export async function bytesOf(repository: Repository, slot: string, id: FileId): Promise<Uint8Array | null> {
   try {
     const blob = await repository.readFile(slot, id);
     return blob && new Uint8Array(await blob.arrayBuffer());
   } catch {
     return null;
   }
+}
+
+/** A course file that was opened, without being kept. */
+export interface OpenedCourse {
+  readonly entries: ReadCourse["entries"];
+  readonly state: CourseState;
+  readonly blobs: ReadonlyMap<FileId, Blob>;
+  readonly lacking: ReadCourse["lacking"];
+}
+
+/** Asks for the passphrase of a locked file, again where the last one was wrong; null where none is given. */
+export type AskPassphrase = (name: string, isAgain: boolean) => Promise<string | null>;
+
+/** The bytes of a course file, unlocked where it is locked. @throws StoppedError where no passphrase is given */
+async function unlockedBytes(
+  file: File,
+  signal: AbortSignal,
+  ask: AskPassphrase | null,
+): Promise<Uint8Array<ArrayBuffer>> {
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  if (!(await isAgeFile(file))) return bytes;
+  if (!ask)
+    throw new Error(`${file.name} is locked with a passphrase. Read it in as a course and make a file without one.`);
+  for (let isAgain = false; ; isAgain = true) {
+    const passphrase = await ask(file.name, isAgain);
+    if (passphrase === null) throw new StoppedError();
+    const open = await runArchiveJob((jobs) => jobs.unlock(bytes, passphrase), signal);
+    if (open) return open;
+  }
+}
+
+/** Opens a course file to look into it. @throws Error with the words for the person */
+export async function openCourseFile(
+  file: File,
+  signal: AbortSignal,
+  ask: AskPassphrase | null,
+): Promise<OpenedCourse> {
+  const bytes = await unlockedBytes(file, signal, ask);
+  const unpacked = await runArchiveJob((jobs) => jobs.unpack(bytes), signal);
+  if (!unpacked.ok)
+    throw new Error(`${file.name} was not read in. ${fileIssueWords(unpacked.issue)} Nothing was changed.`);
+  const { entries, files, lacking } = unpacked.value;
+  const state = entries.reduce((before, { change }) => {
+    const next = applyPatches(before, change.patches);
+    return next.ok ? next.value : before;
+  }, EMPTY_STATE);
+  const types = new Map([...filesEverNamed(entries), ...filesOf(state)].map(({ id, mediaType }) => [id, mediaType]));
+  const blobs = new Map(
+    [...files].map(
+      ([id, data]) => [id, new Blob([data as Uint8Array<ArrayBuffer>], { type: types.get(id) ?? "" })] as const,
+    ),
+  );
+  return { entries, state, blobs, lacking };
 }
 
 /** What came of reading in a course file. */
@@ -85,31 +166,17 @@ export interface ReadIn {
 export async function readInCourseFile(
   repository: Repository,
   file: File,
-  signal: AbortSignal,
-  tell: Tell,
+  { signal, tell, ask }: { readonly signal: AbortSignal; readonly tell: Tell; readonly ask: AskPassphrase },
 ): Promise<ReadIn> {
   tell({ words: `Reading ${file.name}`, done: 0, all: 2 });
-  const bytes = new Uint8Array(await file.arrayBuffer());
-  const unpacked = await runArchiveJob((jobs) => jobs.unpack(bytes), signal);
-  if (!unpacked.ok)
-    throw new Error(`${file.name} was not read in. ${fileIssueWords(unpacked.issue)} Nothing was changed.`);
+  const { entries, state, blobs, lacking } = await openCourseFile(file, signal, ask);
   tell({ words: "Keeping it", done: 1, all: 2 });
-  const { entries, files, lacking } = unpacked.value;
-  const state = entries.reduce((before, { change }) => {
-    const next = applyPatches(before, change.patches);
-    return next.ok ? next.value : before;
-  }, EMPTY_STATE);
-  const types = new Map([...filesEverNamed(entries), ...filesOf(state)].map(({ id, mediaType }) => [id, mediaType]));
-  const blobs = new Map(
-    [...files].map(
-      ([id, data]) => [id, new Blob([data as Uint8Array<ArrayBuffer>], { type: types.get(id) ?? "" })] as const,
-    ),
-  );
   const wish = courseOf(state)
     .shortTitle.toLowerCase()
     .replace(/[^a-z0-9]+/g, "-")
     .replace(/^-|-$/g, "");
-  const slot = await repository.keepCourse(wish || "course", entries, blobs);
+  const kind = courseOf(state).packet ? "packet-" : "";
+  const slot = await repository.keepCourse(`${kind}${wish || "course"}`, entries, blobs);
   const without =
     lacking.length === 0
       ? ""

@@ -26,6 +26,7 @@ export { keyEffects } from "./effects/key-effects";
 export { notesToCarry } from "./commands/collect/attempts";
 export { phrasesOf, type CountedPhrase } from "./commands/notes/phrases";
 export { judgingOrder } from "./past/judging-order";
+export { scoringsOf } from "./past/scorings";
 export { previewEntry } from "./commands/scoring/typed-entry";
 export { rubricEffects } from "./commands/plan/rubrics";
 export { isUndone, prepareUndoOf } from "./engine/undo-one";

@@ -25,6 +25,7 @@ export {
   type PageKind,
   type PageNode,
 } from "./files/page-tree";
+export { isAgeFile } from "./files/locked";
 export { MOST_PIXELS, pictureSize, withoutMetadata } from "./files/picture";
 export { readBlock, writeBlock } from "./tables/block";
 export { readPastedStudents, type PastedByStudent, type PastedRowIssue } from "./tables/pasted-students";

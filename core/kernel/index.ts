@@ -52,6 +52,7 @@ export {
   type StudentId,
 } from "./ids";
 export { keptBy, type Basis } from "./kept-by";
+export { shuffledBy } from "./shuffled";
 export { sameValue } from "./same-value";
 export { firstReaching } from "./crossing";
 export { closed, contains, isEmpty, meet, sameInterval, type Interval } from "./interval";

@@ -45,13 +45,16 @@ export {
 export { TOTALS_LETTER, type Delivery, type GradeExport, type Mail, type Opening } from "./records/post-office";
 export { type Message } from "./records/message";
 export { postSchema, type Post } from "./records/post";
-export { questionSchema, type Answer, type AnswerKey, type Question } from "./records/question";
+export { answerSchema, questionSchema, type Answer, type AnswerKey, type Question } from "./records/question";
 export { ownPosts, type ThreadedPost } from "./text/threads";
 export { fillPhrase, phraseSchema, phraseTest, type Phrase, type PhrasePlaces } from "./records/phrase";
 export { codePointOffset, findPassage, makePassage, utf16Offset } from "./text/anchor";
 export {
+  groupSchema,
+  judgementSchema,
   NOTE_COLOURS,
   noteSchema,
+  resultSchema,
   strokeField,
   type Attempt,
   type Group,
@@ -81,6 +84,7 @@ export {
   handInOf,
   mailsOf,
   messagesOf,
+  moderationOf,
   ownHandInOf,
   postsOf,
   questionsOf,
@@ -88,6 +92,8 @@ export {
   judgementOf,
   notesOf,
   releaseOf,
+  secondMarkOf,
+  secondMarkersOf,
   resultKey,
   resultOf,
   rubricOf,
@@ -103,6 +109,16 @@ export {
   type RecordOf,
   type TableName,
 } from "./tables/state";
+export {
+  moderationSchema,
+  secondMarkSchema,
+  type Moderation,
+  type SampleWay,
+  type SecondMark,
+  type Settled,
+} from "./records/moderation";
+export { packetSchema, type Packet } from "./records/packet";
+export { asideSchema } from "./records/aside";
 export { zoneSchema, type Zone } from "./records/zone";
 export { zonesFor } from "./tables/zones";
 export { dueFor, dueTimesPassed, isOverFor } from "./tables/due";

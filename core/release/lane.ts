@@ -102,7 +102,7 @@ export interface FlowCounts {
   readonly collect: number;
   /** Papers handed in and not scored. */
   readonly score: number;
-  /** Copies that differ from what was released. */
+  /** Copies that differ from what was released; what looks odd is added by who can tell. */
   readonly check: number;
   /** Scores ready to be released in assignments where nothing waits. */
   readonly release: number;

@@ -14,7 +14,7 @@ import {
   type Facet,
 } from "#core/model";
 import { lackingEvidence } from "#core/scoring";
-import { figuresOf, type Figure } from "#core/totals";
+import { figuresOf, unsettledPapers, type Figure } from "#core/totals";
 import {
   classDifferenceLeaks,
   classFigureLeaks,
@@ -31,6 +31,7 @@ export const FINDING_CODES = [
   "leaks",
   "rubric_tells_score",
   "moderation_open",
+  "moderation_unsettled",
   "class_too_small",
   "class_difference",
   "waiting",
@@ -58,8 +59,8 @@ export interface Finding {
   readonly stops: boolean;
 }
 
-/** Findings that stop a release unless the course says otherwise: each gives a sealed score away by itself. */
-const STOPPING: ReadonlySet<FindingCode> = new Set(["rubric_tells_score", "class_difference"]);
+/** Findings that stop a release unless the course says otherwise: a sealed score given away by itself, a judgement not settled. */
+const STOPPING: ReadonlySet<FindingCode> = new Set(["rubric_tells_score", "class_difference", "moderation_unsettled"]);
 
 /** Whether a finding stops a release in a course. */
 export function stopsRelease({ releaseStops, releasePasses }: Course, code: FindingCode): boolean {
@@ -152,6 +153,10 @@ function testsOf({ state, assignment, facets }: Looking): readonly (readonly [Fi
 function wholeFindings({ state, assignment, facets, earlier = [] }: Looking): Omit<Finding, "stops">[] {
   const found: Omit<Finding, "stops">[] = [];
   if (assignment.held) found.push({ code: "moderation_open", weight: "stop", count: 1, students: [] });
+  const unsettled = unsettledPapers(state, assignment);
+  if (unsettled.length > 0) {
+    found.push({ code: "moderation_unsettled", weight: "stop", count: unsettled.length, students: unsettled });
+  }
   if (!facets.includes("classFigures")) return found;
   const count = scoredCount(state, assignment);
   if (classFigureLeaks(count)) found.push({ code: "class_too_small", weight: "look", count, students: [] });

@@ -1,4 +1,4 @@
-export { pointsByKey, readingOf, questionPoints, readNumber } from "./answers";
+export { pointsByKey, readingOf, questionPoints, readChoice, readNumber } from "./answers";
 export { lackingEvidence } from "./evidence";
 export { parseEntry, type CellEntry as Entry } from "./entry";
 export type { ScoreIssue } from "./issues";

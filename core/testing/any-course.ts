@@ -70,6 +70,7 @@ const anyCourseRecord: fc.Arbitrary<Course> = fc.record({
   totalsRestOn: fc.constantFrom("released", "all"),
   releaseStops: fc.constant([]),
   releasePasses: fc.constant([]),
+  packet: fc.constant(null),
   namesBy: fc.constantFrom("given" as const, "family" as const),
 });
 

@@ -27,7 +27,7 @@ const POOL: readonly unknown[] = [
 
 /** Ids of one kind; a schema made by `idField` tells its kind by which of these it lets through. */
 const KINDS =
-  "course section marker student term category scale level rubric criterion group handIn assignment file note message post question mail change delivery export phrase opening".split(
+  "course section marker student term category scale level rubric criterion group handIn assignment file note message post question mail change delivery export phrase opening packet".split(
     " ",
   );
 const IDS = KINDS.flatMap((kind) => [`${kind}:1`, `${kind}:2`, `${kind}:é-ß`]);

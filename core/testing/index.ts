@@ -17,3 +17,15 @@ export { ANY_COURSES, anyOf, anyRecords } from "./any-record";
 export { Journalled } from "./journalled";
 export { judgedClass } from "./judged-class";
 export { scoredClass } from "./scored-class";
+export { classStudent, wholeClass, withAnswers, withCriteria, withJudgements, withScores } from "./whole-class";
+export {
+  codeIn,
+  commentOnEssay,
+  handedOver,
+  judgeEssay,
+  opened,
+  PACKET_AT,
+  packetOf,
+  paperStates,
+  takenBack,
+} from "./packets";

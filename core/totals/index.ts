@@ -1,7 +1,14 @@
 export type { Account, Provenance, WhyLeftOut } from "./account/account";
 export { answerPoints } from "./rules/answers";
 export { categoryTotal, type CategoryTotal, type Item, type Outlook } from "./rules/category-total";
-export { figuresOf, hasWaiting, progressOf, type Outlooks, type StudentTotals } from "./class/course-figures";
+export {
+  figuresOf,
+  hasWaiting,
+  progressOf,
+  type Outlooks,
+  type Progress,
+  type StudentTotals,
+} from "./class/course-figures";
 export { changedTotals, type ChangedTotal } from "./class/changed-totals";
 export { checkPlan, planOf, termOf, type PlanNode } from "./rules/course-plan";
 export { capped, overTerms, termTotal } from "./rules/course-total";
@@ -12,6 +19,8 @@ export { explainResult, type Provenances } from "./account/explain-result";
 export { figureOf, type Figure } from "./rules/figure";
 export { bandsFromTop, leastReaching, letterOf, letterOutOfOrder, passes, reaches } from "./rules/letters";
 export { assignmentBasis } from "./class/assignment-basis";
+export { moderatedPapers, unsettledPapers, type ModeratedPaper } from "./class/moderated";
+export { secondPoints } from "./rules/settled";
 export { neededFor, type Needed } from "./rules/needed";
 export { computeCourse } from "./class/compute-course";
 export { CELL, FLAG, type FlatCourse } from "./class/flat-course";

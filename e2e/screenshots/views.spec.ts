@@ -134,11 +134,12 @@ test("student window", async ({ page }) => {
   await shoot(page, "student-window-work");
 });
 
-test("plan and keys", async ({ page }) => {
-  await openDemo(page, "/plan");
+test("check, and plan", async ({ page }) => {
+  await openDemo(page, "/check?assignment=field-notebook");
+  await expect(page.getByRole("heading", { name: /^What looks odd: \d/ })).toBeVisible();
+  await shoot(page, "check");
+  await open(page, "/courses/reading-rivers/plan");
   await shoot(page, "plan");
-  await page.keyboard.press("?");
-  await shoot(page, "keys");
 });
 
 test("plan, rules, rubric workshop, pile, one student", async ({ page }) => {

@@ -1,8 +1,10 @@
-import { fileTypeFromBlob } from "file-type";
+import { fileTypeFromBlob, fileTypeFromBuffer } from "file-type";
 import { mediaTypeOf } from "#core/model";
 
 /** Bytes from which a text is told from what is none. */
 const LOOKED_AT = 4_096;
+/** Bytes up to which a file is read whole, once: a look into a blob costs more than its bytes. */
+const READ_WHOLE = 1_000_000;
 
 const MAIL_HEAD = /^(?:return-path|received|from|to|date|subject|message-id|mime-version|delivered-to|x-[\w-]+): /im;
 const MAIL_FIELDS = /^(?:from|date|subject|message-id|mime-version):/gim;
@@ -25,7 +27,8 @@ export type DroppedKind =
  * known by its head (RFC 5322), a mailbox by its first line (RFC 4155).
  */
 export async function kindOf(file: Blob, name: string): Promise<DroppedKind> {
-  const found = await fileTypeFromBlob(file).catch(() => undefined);
+  const whole = file.size <= READ_WHOLE ? new Uint8Array(await file.arrayBuffer()) : null;
+  const found = await (whole ? fileTypeFromBuffer(whole) : fileTypeFromBlob(file)).catch(() => undefined);
   const byName = mediaTypeOf(name);
   if (file.size === 0) return { kind: "file", mediaType: byName };
   if (found?.mime === "application/zip") {
@@ -33,7 +36,7 @@ export async function kindOf(file: Blob, name: string): Promise<DroppedKind> {
     return byName === UNKNOWN ? { kind: "archive" } : { kind: "file", mediaType: byName };
   }
   if (found && !READ_AS_TEXT.test(found.mime)) return { kind: "file", mediaType: plainType(found.mime) };
-  const head = new Uint8Array(await file.slice(0, LOOKED_AT).arrayBuffer());
+  const head = whole?.subarray(0, LOOKED_AT) ?? new Uint8Array(await file.slice(0, LOOKED_AT).arrayBuffer());
   if (head.includes(0)) return { kind: "file", mediaType: UNKNOWN };
   const text = new TextDecoder().decode(head).replace(/^\uFEFF/, "");
   if (MAILBOX_HEAD.test(text.split("\n", 1)[0] ?? "")) return { kind: "mailbox" };

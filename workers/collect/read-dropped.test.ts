@@ -13,7 +13,11 @@ type Bytes = Uint8Array<ArrayBuffer>;
 const readPdf = (blob: Blob) =>
   Promise.resolve({ beginning: `a PDF of ${String(blob.size)}`, author: "Ilse", pages: 3, trouble: null });
 
-async function read(...dropped: (readonly [path: string, content: string | Bytes | Blob])[]) {
+type Dropped = readonly [path: string, content: string | Bytes | Blob];
+
+const read = (...dropped: Dropped[]) => readBy(() => 0, dropped);
+
+async function readBy(clock: () => number, dropped: readonly Dropped[]) {
   const pieces: ReadPiece[] = [];
   const remarks: DropRemark[] = [];
   const sizes: number[] = [];
@@ -28,6 +32,7 @@ async function read(...dropped: (readonly [path: string, content: string | Bytes
       return Promise.resolve();
     },
     readPdf,
+    clock,
   );
   return { pieces, remarks, sizes, done, told: remarks.map(({ path, code }) => `${path}: ${code}`) };
 }
@@ -256,7 +261,11 @@ describe("a letter", () => {
   });
 });
 
-it("tells of the first piece at once, then of a dozen at a time", async () => {
-  const { sizes } = await read(...Array.from({ length: 30 }, (_, index) => [`${String(index)}.md`, "text"] as const));
-  expect(sizes).toEqual([1, 12, 12, 5]);
+it("tells of the first piece at once, then of many together, or of few once half a second has passed", async () => {
+  const files = Array.from({ length: 230 }, (_, index) => [`${String(index)}.md`, "text"] as const);
+  const quick = await readBy(() => 0, files);
+  expect(quick.sizes).toEqual([1, 100, 100, 29]);
+  let now = 0;
+  const slow = await readBy(() => (now += 120), files.slice(0, 10));
+  expect(slow.sizes).toEqual([1, 3, 3, 3, 0]);
 });

@@ -11,8 +11,10 @@ import type { DroppedFile, DropRemark, LooseFile, ReadBatch, ReadPiece } from ".
 import type { ofPdf } from "./pdf-beginning";
 import { resultsOfSet } from "./results-set";
 
-/** Pieces told of at once; the first ones come by themselves, so that there is something to see. */
-const TOGETHER = 12;
+/** Most pieces told of at once; the first comes by itself, so that there is something to see. */
+const TOGETHER = 100;
+/** Milliseconds after which what is read is told of, however little it is: every telling draws the page anew. */
+const BETWEEN = 500;
 /** Most bytes of one hand-in. */
 const MOST_BYTES = 500_000_000;
 /** Bytes up to which a text is read for its words. */
@@ -25,33 +27,72 @@ export type ReadPdf = typeof ofPdf;
 
 /**
  * Reads what was dropped, file after file: archives are opened, also one that lies in another, letters give their
- * attachments. What cannot be read is remarked on, and the rest goes on.
+ * attachments. What cannot be read is remarked on, and the rest goes on. `clock` counts milliseconds.
  */
 export async function readDropped(
   files: readonly DroppedFile[],
   tell: (batch: ReadBatch) => Promise<void>,
   readPdf: ReadPdf,
+  clock: () => number = () => performance.now(),
 ): Promise<void> {
   let pieces: ReadPiece[] = [];
   let remarks: DropRemark[] = [];
   let told = 0;
   let done = 0;
+  let toldAt = clock();
+  let heard: Promise<void> = Promise.resolve();
+  // One batch is put away while the next is read, no more: what waits is held in memory.
   const tellNow = async () => {
     told += pieces.length;
-    await tell({ pieces, remarks, done });
+    await heard;
+    heard = tell({ pieces, remarks, done });
+    // A failure is thrown at the next telling.
+    heard.catch(() => null);
+    toldAt = clock();
     pieces = [];
     remarks = [];
   };
-  for (const file of files) {
-    const whole = { ...file, letter: null, senderAddress: "", senderName: "" };
-    for await (const found of loosened(whole, 0)) {
-      if ("code" in found) remarks.push(found);
-      else pieces.push(await pieceOf(found, readPdf));
-      if (pieces.length >= TOGETHER || (told === 0 && pieces.length > 0)) await tellNow();
-    }
-    done += 1;
+  const isTime = () => told === 0 || pieces.length >= TOGETHER || clock() - toldAt >= BETWEEN;
+  const read = ahead(allLoosened(files), async (found) =>
+    found === "fileDone" || "code" in found ? found : { piece: await pieceOf(found, readPdf) },
+  );
+  for await (const one of read) {
+    if (one === "fileDone") done += 1;
+    else if ("code" in one) remarks.push(one);
+    else pieces.push(one.piece);
+    if (pieces.length > 0 && isTime()) await tellNow();
   }
   await tellNow();
+  await heard;
+}
+
+/** How many things are worked on at once: reading waits more for the disk than for the processor. */
+const AHEAD = 6;
+
+/** What `work` makes of each thing, in their order; the next ones are begun while one is waited for. */
+async function* ahead<T, R>(things: AsyncIterable<T>, work: (thing: T) => Promise<R>): AsyncGenerator<R> {
+  const begun: Promise<R>[] = [];
+  for await (const thing of things) {
+    const one = work(thing);
+    // A failure is thrown where its turn comes.
+    one.catch(() => null);
+    begun.push(one);
+    if (begun.length >= AHEAD) yield* taken(begun);
+  }
+  while (begun.length > 0) yield* taken(begun);
+}
+
+async function* taken<R>(begun: Promise<R>[]): AsyncGenerator<R> {
+  const first = begun.shift();
+  if (first) yield await first;
+}
+
+/** What all dropped things come to, with a sign behind each of them. */
+async function* allLoosened(files: readonly DroppedFile[]): AsyncGenerator<Found | "fileDone"> {
+  for (const file of files) {
+    yield* loosened({ ...file, letter: null, senderAddress: "", senderName: "" }, 0);
+    yield "fileDone";
+  }
 }
 
 /** How deep an archive may lie in archives. */

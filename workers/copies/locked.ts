@@ -1,6 +1,6 @@
 import { configure, Uint8ArrayReader, Uint8ArrayWriter, ZipWriter } from "@zip.js/zip.js";
-import { Encrypter } from "age-encryption";
 import { zipSync } from "fflate";
+import { ageLocked } from "../age";
 import type { CopyLock, MadeFile } from "../protocol";
 
 // The archive is made inside a worker already, and no worker of its own may be fetched.
@@ -10,8 +10,6 @@ configure({ useWebWorkers: false });
 const STRENGTH = 3;
 /** The format knows no earlier date; when the files were made is nobody's business. */
 const NO_DATE = new Date(1980, 0, 1);
-/** scrypt with 2^18 rounds, what the `age` command itself uses: about a second for each passphrase tried. */
-const WORK_FACTOR = 18;
 
 /**
  * The files of one student in one locked file. `files` must not be named after anyone: an archive with AES-256 (WinZip
@@ -26,11 +24,11 @@ export async function locked(
 ): Promise<MadeFile> {
   if (kind === "age") {
     const bytes = zipSync(Object.fromEntries(files.map((file) => [file.name, file.bytes] as const)));
-    const encrypter = new Encrypter();
-    encrypter.setScryptWorkFactor(WORK_FACTOR);
-    encrypter.setPassphrase(passphrase);
-    const made = await encrypter.encrypt(bytes);
-    return { name: `${stem}.zip.age`, mediaType: "application/octet-stream", bytes: made as Uint8Array<ArrayBuffer> };
+    return {
+      name: `${stem}.zip.age`,
+      mediaType: "application/octet-stream",
+      bytes: await ageLocked(bytes, passphrase),
+    };
   }
   const writer = new ZipWriter(new Uint8ArrayWriter(), { password: passphrase, encryptionStrength: STRENGTH });
   for (const { name, bytes } of files) await writer.add(name, new Uint8ArrayReader(bytes), { lastModDate: NO_DATE });

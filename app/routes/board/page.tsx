@@ -10,27 +10,20 @@ import { useLeakCheck } from "../../ui/hooks/use-leak-check";
 import { LeakRemark } from "./leak-remark";
 import { NextAction } from "./next-action";
 import type { Route } from "./+types/page";
-import { boardRows, workedOut, type StepFilter } from "./rows";
+import { boardRows, workedOut } from "./rows";
 
-export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
+export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
-  const step = new URL(request.url).searchParams.get("step");
-  const filter: StepFilter = step === "check" ? step : null;
   const shown = live(session, (state) => ({
     checked: lookedAt(session).checked,
     timeZone: courseOf(state).timeZone,
-    rows: boardRows(state, session.now(), filter),
+    rows: boardRows(state, session.now()),
     empty: Object.keys(state.assignments).length === 0,
   }));
-  return { filter, shown };
+  return { shown };
 }
 
-const FILTER_WORDS = {
-  check: { title: "Check", none: "Nothing to look at: what is released is what you have." },
-} as const;
-
 export default function BoardPage({ loaderData, params }: Route.ComponentProps) {
-  const { filter } = loaderData;
   const { rows, timeZone, empty, checked } = useLive(loaderData.shown);
   const { found } = useLeakCheck(checked);
   const leaking = useMemo(() => workedOut(found), [found]);
@@ -38,19 +31,10 @@ export default function BoardPage({ loaderData, params }: Route.ComponentProps) 
   return (
     <main className="mx-auto w-full max-w-[1260px] px-[30px] pt-6 pb-16">
       <title>{`${rows.title} · Upright Quill`}</title>
-      <h1 className="font-serif text-[28px] leading-tight font-semibold">
-        {filter ? `${FILTER_WORDS[filter].title}: ${rows.title}` : rows.title}
-      </h1>
+      <h1 className="font-serif text-[28px] leading-tight font-semibold">{rows.title}</h1>
       <p className="mt-1 text-sm text-soft">{rows.subtitle}</p>
       <Attention {...rows} home={home} />
-      {filter && (
-        <p className="mt-4 text-sm">
-          <Link className="link" to={home}>
-            Show every assignment
-          </Link>
-        </p>
-      )}
-      {empty ? (
+      {empty && (
         <p className="mt-10 max-w-prose text-soft">
           Nothing is planned yet. Begin with the students and the first assignment under{" "}
           <Link className="link" to={`${home}/plan`}>
@@ -58,8 +42,6 @@ export default function BoardPage({ loaderData, params }: Route.ComponentProps) 
           </Link>
           .
         </p>
-      ) : (
-        rows.groups.length === 0 && filter && <p className="mt-10 text-soft">{FILTER_WORDS[filter].none}</p>
       )}
       {rows.groups.map((group) => (
         <section key={group.id} className="mt-7">

@@ -32,12 +32,7 @@ export interface LaneRow extends Lane {
   readonly remarks: readonly string[];
 }
 
-export type StepFilter = "check" | null;
-
-/** What the next step of a lane is where the step of the course has something to do. */
-const STEP_KINDS: Readonly<Record<NonNullable<StepFilter>, Lane["next"]["kind"]>> = { check: "correct" };
-
-export function boardRows(state: CourseState, now: Instant, filter: StepFilter): BoardRows {
+export function boardRows(state: CourseState, now: Instant): BoardRows {
   const course = courseOf(state);
   const students = studentsOf(state).length;
   const sections = Object.values(state.sections).map((section) => section.name);
@@ -49,7 +44,6 @@ export function boardRows(state: CourseState, now: Instant, filter: StepFilter):
       const lane = laneOf(state, assignment, now);
       return { ...lane, detail: detailOf(state, assignment), remarks: remarksOf(lane, weightless) };
     });
-  const shown = lanes.filter(({ next }) => filter === null || next.kind === STEP_KINDS[filter]);
   return {
     title: course.title,
     subtitle: [
@@ -68,7 +62,7 @@ export function boardRows(state: CourseState, now: Instant, filter: StepFilter):
       .map(({ id, name, weight }) => ({
         id,
         title: weight === null ? name : `${name} · ${weight} %`,
-        lanes: shown.filter((lane) => lane.assignment.categoryId === id),
+        lanes: lanes.filter((lane) => lane.assignment.categoryId === id),
       }))
       .filter((group) => group.lanes.length > 0),
   };

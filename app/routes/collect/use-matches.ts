@@ -29,8 +29,9 @@ export function useMatches(
   useEffect(() => {
     if (!question) return;
     let current = true;
-    void matchPieces(question).then((found) => {
-      if (current) setAnswer({ question, matches: new Map(found.map((match) => [match.pieceId, match])) });
+    const isWanted = () => current;
+    void matchPieces(question, isWanted).then((found) => {
+      if (current && found) setAnswer({ question, matches: new Map(found.map((match) => [match.pieceId, match])) });
     });
     return () => {
       current = false;

@@ -1,4 +1,12 @@
-import { assignmentsOf, findStudents, rosterName, plainText, studentsOf, type CourseState } from "#core/model";
+import {
+  assignmentsOf,
+  courseOf,
+  findStudents,
+  rosterName,
+  plainText,
+  studentsOf,
+  type CourseState,
+} from "#core/model";
 import { inAddress, studentAddress, windowAddress } from "../../ui/address";
 
 /** Something found, and where it leads. */
@@ -23,10 +31,13 @@ const actionsAt = (pathname: string): Found[] =>
  */
 export function findCommands(slot: string, state: CourseState, text: string, pathname: string): Found[] {
   const wanted = plainText(text.trim());
+  const isPacket = courseOf(state).packet !== null;
   const home = `/courses/${slot}`;
   const fits = (words: string) => wanted.split(/\s+/).every((word) => plainText(words).includes(word));
-  const places = [...actionsAt(pathname), ...placesOf(home)].filter(({ words }) => fits(words));
-  if (wanted === "") return places;
+  const places = [...actionsAt(pathname), ...(isPacket ? packetPlaces(home) : placesOf(home))].filter(({ words }) =>
+    fits(words),
+  );
+  if (wanted === "" || isPacket) return places;
   const students = findStudents(studentsOf(state), text).students.slice(0, SHOWN);
   const work = assignmentsOf(state)
     .flatMap(({ id, name }) => [
@@ -51,6 +62,16 @@ export function findCommands(slot: string, state: CourseState, text: string, pat
     ...places,
   ];
 }
+
+const packetPlaces = (home: string): Found[] =>
+  (
+    [
+      ["Score: go on where you left off", "/score"],
+      ["Everything that waits, oldest first", "/waiting"],
+      ["Give back", "/give-back"],
+      ["Journal", "/journal"],
+    ] as const
+  ).map(([words, path]) => ({ words, kind: "place", to: home + path }));
 
 const placesOf = (home: string): Found[] =>
   (

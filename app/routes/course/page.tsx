@@ -1,4 +1,4 @@
-import { isRouteErrorResponse, Outlet } from "react-router";
+import { isRouteErrorResponse, Outlet, redirect } from "react-router";
 import { courseOf } from "#core/model";
 import { keep, known } from "../../course/choices";
 import { CourseProvider } from "../../course/course-provider";
@@ -8,12 +8,18 @@ import { Trouble } from "../../ui/parts/trouble";
 import { NewsAtFoot } from "../../ui/news/news-at-foot";
 import type { Route } from "./+types/page";
 import { Bar } from "./bar";
+import { PacketBar } from "./packet-bar";
+import { packetDetour } from "./packet-places";
 import { DropAnywhere } from "./drop-anywhere";
 import { DamageState } from "./damage-state";
 import { useFlowCounts } from "./use-flow-counts";
 
-export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
+export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
+  const isPacket = courseOf(session.state).packet !== null;
+  const detour = isPacket ? packetDetour(params.slot, new URL(request.url).pathname) : null;
+  // eslint-disable-next-line @typescript-eslint/only-throw-error -- the router's way to lead elsewhere
+  if (detour) throw redirect(detour);
   const [courses, light] = await Promise.all([repository.coursesAtHand(), known(repository, "light")]);
   if (lastCourse !== params.slot) keep(repository, "last-course", params.slot);
   lastCourse = params.slot;
@@ -22,6 +28,7 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
     session,
     courses,
     light,
+    isPacket,
     shown: live(session, (state) => ({
       state,
       timeZone: courseOf(state).timeZone,
@@ -36,14 +43,15 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
 let lastCourse: string | null = null;
 
 export default function CoursePage({ loaderData, params }: Route.ComponentProps) {
-  const { repository, session, courses, light } = loaderData;
+  const { repository, session, courses, light, isPacket } = loaderData;
   const shown = useLive(loaderData.shown);
   const { state, timeZone } = shown;
   const counts = useFlowCounts(session, state);
+  const CourseBar = isPacket ? PacketBar : Bar;
   return (
     <CourseProvider session={session}>
       <div className="flex min-h-screen flex-col">
-        <Bar
+        <CourseBar
           slot={params.slot}
           {...shown}
           session={session}
@@ -57,9 +65,13 @@ export default function CoursePage({ loaderData, params }: Route.ComponentProps)
         {session.damage && (
           <DamageState repository={repository} session={session} damage={session.damage} timeZone={timeZone} />
         )}
-        <DropAnywhere repository={repository} session={session}>
+        {isPacket ? (
           <Outlet />
-        </DropAnywhere>
+        ) : (
+          <DropAnywhere repository={repository} session={session}>
+            <Outlet />
+          </DropAnywhere>
+        )}
         <NewsAtFoot />
       </div>
     </CourseProvider>

@@ -7,6 +7,7 @@ import { repositoryContext } from "../../context";
 import { makeCourseFile, readInCourseFile } from "../../exports/course-file";
 import { keepDemoCourse, knownMarkerName, startEmptyCourse } from "../../start-courses";
 import { FileButton } from "../../ui/files/file-button";
+import { usePassphrase } from "../../ui/dialogs/use-passphrase";
 import { JobStatus } from "../../ui/dialogs/job-status";
 import { StartEmpty } from "../../ui/parts/start-empty";
 import { useJob } from "../../ui/hooks/use-job";
@@ -60,9 +61,10 @@ export default function CoursesPage({ loaderData, actionData }: Route.ComponentP
   const submit = useSubmit();
   const [leaving, setLeaving] = useState<ListedCourse | null>(null);
   const job = useJob();
+  const passphrase = usePassphrase();
   const onCourseFile = (file: File) =>
     job.run(async (signal, tell) => {
-      const { slot, words } = await readInCourseFile(repository, file, signal, tell);
+      const { slot, words } = await readInCourseFile(repository, file, { signal, tell, ask: passphrase.ask });
       await navigate(`/courses/${slot}`);
       return words;
     });
@@ -98,6 +100,7 @@ export default function CoursesPage({ loaderData, actionData }: Route.ComponentP
         onDelete={(slot) => void submit({ does: "delete", slot }, { method: "post" })}
       />
       <JobStatus job={job} />
+      {passphrase.dialog}
       {actionData?.trouble && (
         <p role="alert" className="text-wax">
           {actionData.trouble}

@@ -177,7 +177,7 @@ describe("the board's rows", () => {
   const now = "2026-10-27T00:00:00Z" as never;
 
   it("group the lanes by category and say what each assignment is", () => {
-    const rows = boardRows(smallCourse(), now, null);
+    const rows = boardRows(smallCourse(), now);
     expect(rows.groups.map(({ title, lanes }) => [title, lanes.map(({ detail }) => detail)])).toEqual([
       ["Papers · 60 %", ["due 24 Oct 2026 · 100 pts"]],
       ["Quizzes · 40 %", ["on paper · no due date · 20 pts"]],
@@ -185,20 +185,9 @@ describe("the board's rows", () => {
     expect(rows).toMatchObject({ undated: ["Quiz"], weights: null, subtitle: "3 students" });
   });
 
-  it("show one step's lanes when a step is asked for", () => {
-    expect(boardRows(judged, now, "check").groups).toEqual([]);
-    const changed = run(
-      released,
-      { type: "setStanding", assignmentId: essay, studentId: studentId("ben"), decision: "excused" },
-      { type: "setStanding", assignmentId: essay, studentId: studentId("cleo"), decision: "excused" },
-      level("record", 3),
-    );
-    expect(boardRows(changed, now, "check").groups).toHaveLength(1);
-  });
-
   it("say what the weights come to when it is not 100", () => {
     expect(
-      boardRows(run(smallCourse(), { type: "addCategory", name: "More", weight: "5" as never }), now, null).weights,
+      boardRows(run(smallCourse(), { type: "addCategory", name: "More", weight: "5" as never }), now).weights,
     ).toBe("105.0");
   });
 });

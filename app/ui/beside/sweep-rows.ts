@@ -1,5 +1,5 @@
 import { judgingOrder, type Entry } from "#core/changes";
-import { fromDecimal, toNumber, type CriterionId, type Decimal, type StudentId } from "#core/kernel";
+import { fromDecimal, toNumber, type CriterionId, type Decimal, type StudentId, shuffledBy } from "#core/kernel";
 import {
   rosterName,
   handInOf,
@@ -21,7 +21,6 @@ import { driftOf, type Drift } from "#core/statistics";
 import { figuresOf } from "#core/totals";
 import { criterionColour } from "../colours";
 import { hasPages } from "../work/zones/has-pages";
-import { shuffledBy } from "../shuffled";
 
 /** One paper as far as one criterion is concerned. */
 export interface SweepSheet {

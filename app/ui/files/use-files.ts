@@ -6,7 +6,7 @@ export const KINDS = {
   table: { "text/csv": [".csv", ".tsv", ".txt"] },
   rubric: { "text/csv": [".csv"], "application/json": [".json"] },
   pdf: { "application/pdf": [".pdf"] },
-  course: { "application/zip": [".zip"] },
+  course: { "application/zip": [".zip"], "application/octet-stream": [".age"] },
 } as const satisfies Readonly<Record<string, Readonly<Record<string, readonly string[]>>>>;
 export type FileKind = keyof typeof KINDS;
 

@@ -1,5 +1,5 @@
-import { useCallback } from "react";
-import { useSearchParams } from "react-router";
+import { useCallback, useEffect, useRef } from "react";
+import { useNavigation, useSearchParams } from "react-router";
 
 /**
  * Choices kept in the search of the address, so that back and reload find them again; an empty choice leaves it. `bare`
@@ -13,11 +13,17 @@ export function useSearchChoice(
   choose: (choices: Readonly<Record<string, string>>) => void,
 ] {
   const [search, setSearch] = useSearchParams();
+  const { state } = useNavigation();
+  // A choice made before the one before has arrived goes on from that one, and does not take it back.
+  const underWay = useRef<URLSearchParams | null>(null);
+  useEffect(() => {
+    if (state === "idle") underWay.current = null;
+  }, [state, search]);
   const choose = useCallback(
     (choices: Readonly<Record<string, string>>) => {
       setSearch(
         (before) => {
-          const next = new URLSearchParams(before);
+          const next = new URLSearchParams(underWay.current ?? before);
           for (const [name, value] of Object.entries(choices)) {
             if (value === "") next.delete(name);
             else next.set(name, value);
@@ -26,6 +32,7 @@ export function useSearchChoice(
             next.delete(bare);
             if (next.size === 0) next.set(bare, "");
           }
+          underWay.current = next;
           return next;
         },
         { replace: true, preventScrollReset: true },

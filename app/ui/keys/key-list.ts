@@ -99,6 +99,22 @@ export const KEY_LIST = {
       row("H", "hide or show names", { names: "h" }),
     ],
   },
+  check: {
+    title: "Check",
+    rows: [row("T", "the figures of a picture as a table, and back", { table: "t" })],
+  },
+  second: {
+    title: "Check: second marking",
+    rows: [
+      row("1 to 9", "level of the marked criterion, and on to the next", { level: "1-9" }),
+      row("↑ ↓", "criterion before, criterion after", { criterionBefore: "ArrowUp", criterionAfter: "ArrowDown" }),
+      row("Alt → Alt ←", "next paper, paper before", { nextPaper: "Alt+ArrowRight", paperBefore: "Alt+ArrowLeft" }),
+    ],
+  },
+  shared: {
+    title: "Check: two hand-ins side by side",
+    rows: [row("[ ]", "shared passage before, after", { passageBefore: "[", passageAfter: "]" })],
+  },
   plan: {
     title: "Plan",
     rows: [

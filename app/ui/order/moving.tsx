@@ -2,7 +2,6 @@
 import {
   closestCorners,
   DndContext,
-  KeyboardSensor,
   PointerSensor,
   useDroppable,
   useSensor,
@@ -18,6 +17,7 @@ import {
 } from "@dnd-kit/sortable";
 import { GripVertical } from "lucide-react";
 import { useState, type CSSProperties, type ReactNode } from "react";
+import { PromptKeyboardSensor } from "./prompt-keyboard-sensor";
 import { listWith, movedTo, standingOf, type MovingItems } from "./order";
 
 /** Way of the pointer before a press becomes a move, in pixels. */
@@ -55,7 +55,7 @@ export function MovingLists<L extends string, I extends string>(props: MovingLis
   const [held, setHeld] = useState<readonly MovingItems<L, I>[] | null>(null);
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: SLACK } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+    useSensor(PromptKeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
   const now = held ?? lists;
   const onDragOver = ({ active, over }: DragOverEvent) => {

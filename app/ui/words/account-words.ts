@@ -32,7 +32,10 @@ export function ruleWords(account: Account, { timeZone }: NameOf): string {
   const { rule } = account;
   switch (rule.name) {
     case "entered": {
-      const source = { judged: "judged", byHand: "set by hand", key: "by the key" }[rule.source as string] ?? "entered";
+      const source =
+        { judged: "judged", byHand: "set by hand", key: "by the key", settled: "settled after second marking" }[
+          rule.source as string
+        ] ?? "entered";
       return rule.by ? `${source} by ${rule.by.by}, ${momentText(rule.by.at, timeZone)}` : source;
     }
     case "open":
@@ -46,7 +49,7 @@ export function ruleWords(account: Account, { timeZone }: NameOf): string {
     case "scaled":
       return SCALINGS[rule.scaling.kind];
     case "late":
-      return `late by ${String(rule.units)}: ${rule.rule.ratePercent} % of the ${rule.rule.base === "maximum" ? "maximum" : "score"} each`;
+      return `late by ${String(rule.units)}${rule.until ? ` after ${momentText(rule.until, timeZone)}, a time of their own` : ""}: ${rule.rule.ratePercent} % of the ${rule.rule.base === "maximum" ? "maximum" : "score"} each`;
     case "attempts":
       return ATTEMPTS[rule.which];
     case "missing":

@@ -12,6 +12,8 @@ export function releaseFindingWords({ code, count }: Pick<Finding, "code" | "cou
       return { text: `${counted(count, "student")} could work out a sealed score`, way: "See how" };
     case "moderation_open":
       return { text: "Held for the board: nobody sees anything of it until it is let go", way: "" };
+    case "moderation_unsettled":
+      return { text: `Second marking: ${papers} not settled`, way: "Settle" };
     case "class_too_small":
       return {
         text: `Class figures over ${counted(count, "paper")} would tell too much; they stay sealed until 5 are scored`,

@@ -71,6 +71,14 @@ export function issueWords(issue: ChangeIssue): string {
       return `Student number ${issue.number} stands twice. Each number belongs to one student.`;
     case "name_taken":
       return `There is already one named ${issue.name}. Choose another name.`;
+    case "sample_empty":
+      return "No paper was chosen. Choose at least one that is scored.";
+    case "not_in_sample":
+      return "This paper is not among those that are marked a second time.";
+    case "judgement_lacking":
+      return "There are no two judgements yet. Judge every criterion first.";
+    case "reason_lacking":
+      return "Another figure than the first, the second or their mean needs a word why.";
     case "nothing_to_scale":
       return "There is no score yet to scale.";
     case "no_spread":

@@ -50,7 +50,7 @@ describe("the classic trap: everything sealed, the running total on show", () =>
     expect(others).toEqual([]);
     expect(leak).toMatchObject({
       assignmentId: quiz,
-      verdict: "exact",
+      verdict: "certain",
       through: [{ totalId: "course", text: "75.0", shows: "percent", known: 0, sealed: 1 }],
     });
     // 74.95 <= 5 q < 75.05
@@ -66,7 +66,7 @@ describe("the classic trap: everything sealed, the running total on show", () =>
       trap()
         .leaks(cleo)
         .map(({ verdict }) => verdict),
-    ).not.toContain("exact");
+    ).not.toContain("certain");
   });
 
   it("is closed by each of the ways that are proposed", () => {
@@ -88,14 +88,14 @@ describe("the classic trap: everything sealed, the running total on show", () =>
 
   it("is not undone by sealing once the student has opened the total", () => {
     const course = trap().run({ type: "openLetter", studentId: ben, assignmentIds: [], totals: true }, total("sealed"));
-    expect(course.leaks(ben)).toMatchObject([{ assignmentId: quiz, verdict: "exact" }]);
+    expect(course.leaks(ben)).toMatchObject([{ assignmentId: quiz, verdict: "certain" }]);
     expect(trap().run(total("sealed")).leaks(ben)).toEqual([]);
   });
 
   it("is not undone either where copies left as files", () => {
     const course = trap().run({ type: "noteDelivery", locked: true, studentIds: [ben] }, total("sealed"));
     expect(course.leaks(ben)).toHaveLength(1);
-    expect(course.leaks(cleo).filter(({ verdict }) => verdict === "exact")).toEqual([]);
+    expect(course.leaks(cleo).filter(({ verdict }) => verdict === "certain")).toEqual([]);
   });
 
   it("cannot be undone away: what left has left", () => {
@@ -120,7 +120,7 @@ describe("the classic trap: everything sealed, the running total on show", () =>
       facets: ["rubric"],
     });
     const report = leakReport(course.checked, studentId("ada"));
-    expect(report.leaks).toMatchObject([{ from: "rubric", verdict: "exact", through: [] }]);
+    expect(report.leaks).toMatchObject([{ from: "rubric", verdict: "certain", through: [] }]);
     const ways = remediesFor(course.state, [report]);
     expect(ways.map(({ kind }) => kind)).toEqual(["releaseTogether", "sealRubric"]);
     for (const { command } of ways)
@@ -132,7 +132,7 @@ describe("the classic trap: everything sealed, the running total on show", () =>
     const rubric: Command = { type: "release", assignmentId: essay, facets: ["rubric"] };
     expect(runCommand(course.state, rubric, course.context())).toMatchObject({ issue: { code: "release_stopped" } });
     const after = checkedAfter(course.checked, rubric, course.context());
-    expect(after && leakReport(after, studentId("ada")).leaks).toMatchObject([{ from: "rubric", verdict: "exact" }]);
+    expect(after && leakReport(after, studentId("ada")).leaks).toMatchObject([{ from: "rubric", verdict: "certain" }]);
   });
 
   it("stops a release where the course says so, and only then", () => {

@@ -91,6 +91,11 @@ export type ChangeIssue =
   | { readonly code: "zone_beyond_page"; readonly page: number }
   /** A file that is part of a hand-in already. */
   | { readonly code: "file_taken_in"; readonly name: string }
+  /** Second marking: nothing was chosen, a paper that was not, one that is not judged twice, another figure without a word. */
+  | { readonly code: "sample_empty" }
+  | { readonly code: "not_in_sample" }
+  | { readonly code: "judgement_lacking" }
+  | { readonly code: "reason_lacking" }
   | { readonly code: "student_in_two_groups"; readonly studentId: StudentId }
   | { readonly code: "nothing_to_undo" }
   | { readonly code: "nothing_to_redo" }
@@ -120,6 +125,8 @@ export interface Prepared {
   readonly patches: readonly Patch[];
   readonly line: string;
   readonly reason?: string | undefined;
+  /** Who made it, where that is not the person who is taking it over. */
+  readonly by?: MarkerId;
 }
 
 /** One student and one assignment. */

@@ -53,9 +53,10 @@ export function assignmentParts(state: CourseState, assignmentId: AssignmentId):
     ...(["results", "handIns", "judgements", "answers", "copies"] as const).flatMap((table) =>
       removeAll(state, table, Object.values(cutAt(state, table, assignmentId) ?? {})),
     ),
-    ...(["notes", "groups", "releases", "messages", "posts", "questions"] as const).flatMap((table) =>
-      removeAll(state, table, recordsOf(state, table).filter(isOfIt)),
-    ),
+    ...(
+      ["notes", "groups", "releases", "messages", "posts", "questions", "asides", "secondMarks", "packets"] as const
+    ).flatMap((table) => removeAll(state, table, recordsOf(state, table).filter(isOfIt))),
+    remove(state, "moderations", assignmentId),
     remove(state, "assignments", assignmentId),
   ];
 }

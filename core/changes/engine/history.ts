@@ -43,6 +43,7 @@ const UNDO_DEPTH = 500;
 export const NOT_UNDOABLE: ReadonlySet<string> = new Set([
   "releaseDue",
   "startCourse",
+  "beginPacket",
   "replyAsStudent",
   "readMessages",
   "openLetter",

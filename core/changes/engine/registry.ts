@@ -50,6 +50,11 @@ import { removeRubric, saveRubric } from "../commands/plan/rubrics";
 import { addScale, editScale, removeScale } from "../commands/plan/scales";
 import { release, releaseDue, seal, timeRelease } from "../commands/release/release";
 import { scaleAssignment } from "../commands/scoring/scale-assignment";
+import { endModeration, setModeration } from "../commands/moderate/moderation";
+import { forgetPacket, handOverPacket, takeBackPacket } from "../commands/moderate/packets";
+import { commentSecond, judgeSecond, scoreSecond } from "../commands/moderate/second-mark";
+import { settle, unsettle } from "../commands/moderate/settle";
+import { setAside, takeFromAside } from "../commands/scoring/set-aside";
 import { keepPhrase, removePhrase } from "../commands/notes/phrases";
 import { scoreAttempt } from "../commands/scoring/score-attempt";
 import { setScore } from "../commands/scoring/set-score";
@@ -122,6 +127,18 @@ const commandKinds = {
   saveRubric,
   saveTerm,
   scaleAssignment,
+  setAside,
+  setModeration,
+  endModeration,
+  handOverPacket,
+  forgetPacket,
+  takeBackPacket,
+  judgeSecond,
+  scoreSecond,
+  commentSecond,
+  settle,
+  unsettle,
+  takeFromAside,
   scoreAttempt,
   scoreGroup,
   seal,

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { packetHeadSchema } from "./packet";
 import { countField, decimalField, idField, instantField, nameField } from "./fields";
 
 /** What late work costs (handbook, section 2.4). Percentages are of the base. */
@@ -57,6 +58,8 @@ export const courseSchema = z.object({
   releasePasses: z.array(z.string().max(40)).max(40),
   /** How students are listed and sorted: `Bram Oduya`, or `Oduya, Bram`. Who is spoken to is always called by both. */
   namesBy: z.enum(["given", "family"]),
+  /** What this course is a packet of; null for a course of its own. */
+  packet: packetHeadSchema.nullable(),
 });
 /** A course with the rules of its figures. */
 export type Course = z.infer<typeof courseSchema>;
@@ -70,6 +73,7 @@ export const COURSE_DEFAULTS = {
   releaseStops: [],
   releasePasses: [],
   namesBy: "given",
+  packet: null,
 } satisfies Partial<Course>;
 
 /** A part of the course with dates and a weight of its own; assignments belong to it by their due date. */

@@ -1,6 +1,7 @@
 import { COURSE_DEFAULTS } from "../records/course";
 import { ASSIGNMENT_DEFAULTS, CRITERION_DEFAULTS } from "../records/plan";
 import { RELEASE_DEFAULTS } from "../records/release";
+import { SECOND_MARK_DEFAULTS } from "../records/moderation";
 import { RESULT_DEFAULTS } from "./blank";
 import { STUDENT_DEFAULTS } from "../records/people";
 import { JUDGEMENT_DEFAULTS, NOTE_DEFAULTS } from "../records/work";
@@ -16,6 +17,7 @@ const ADDED: Readonly<Record<string, Fields>> = {
   judgements: JUDGEMENT_DEFAULTS,
   courses: COURSE_DEFAULTS,
   releases: RELEASE_DEFAULTS,
+  secondMarks: SECOND_MARK_DEFAULTS,
 };
 
 /** What a copy lacks that was given out before there were class figures, outcomes and a fixed name. */

@@ -1,5 +1,7 @@
 import type { z } from "zod";
-import type { AssignmentId, CriterionId, QuestionId, StudentId } from "#core/kernel";
+import { asideSchema } from "../records/aside";
+import { moderationSchema, secondMarkSchema, type Moderation, type SecondMark } from "../records/moderation";
+import type { AssignmentId, CriterionId, MarkerId, QuestionId, StudentId } from "#core/kernel";
 import { keptBy, required } from "#core/kernel";
 import { blankRecord } from "./blank";
 import { courseSchema, termSchema, type Course, type Term } from "../records/course";
@@ -43,6 +45,7 @@ import {
   type Mail,
 } from "../records/post-office";
 import { messageSchema, type Message } from "../records/message";
+import { packetSchema } from "../records/packet";
 import { phraseSchema } from "../records/phrase";
 import { postSchema, type Post } from "../records/post";
 import { answerSchema, questionSchema, type Answer, type Question } from "../records/question";
@@ -79,6 +82,10 @@ export const tableSchemas = {
   openings: openingSchema,
   deliveries: deliverySchema,
   gradeExports: gradeExportSchema,
+  asides: asideSchema,
+  moderations: moderationSchema,
+  secondMarks: secondMarkSchema,
+  packets: packetSchema,
 } as const;
 
 /** The name of a table of a course. */
@@ -124,6 +131,10 @@ export const EMPTY_STATE: CourseState = {
   openings: {},
   deliveries: {},
   gradeExports: {},
+  asides: {},
+  moderations: {},
+  secondMarks: {},
+  packets: {},
 };
 
 /** The id of what is known of one student and one assignment. */
@@ -132,6 +143,24 @@ export const resultKey = (assignmentId: AssignmentId, studentId: StudentId): str
 /** The id of one criterion's judgement on one paper. */
 export const judgementKey = (assignmentId: AssignmentId, studentId: StudentId, criterionId: CriterionId): string =>
   `${assignmentId}/${studentId}/${criterionId}`;
+
+/** Second marking of an assignment; undefined where there is none. */
+export const moderationOf = (state: CourseState, a: AssignmentId): Moderation | undefined => state.moderations[a];
+
+/** The second judgement of a paper, by the one who marks its sample or by another marker; undefined where there is none. */
+export const secondMarkOf = (
+  state: CourseState,
+  a: AssignmentId,
+  s: StudentId,
+  marker: MarkerId | undefined = state.moderations[a]?.markerId,
+): SecondMark | undefined => marker && state.secondMarks[`${a}/${s}/${marker}`];
+
+/** Who has judged papers of an assignment a second time, the marker of its sample first. */
+export function secondMarkersOf(state: CourseState, a: AssignmentId): readonly MarkerId[] {
+  const own = state.moderations[a]?.markerId;
+  const others = Object.values(state.secondMarks).flatMap((mark) => (mark.assignmentId === a ? [mark.markerId] : []));
+  return [...new Set([...(own ? [own] : []), ...others])];
+}
 
 const releaseKey = (assignmentId: AssignmentId, facet: Facet): string => `${assignmentId}/${facet}`;
 

@@ -157,7 +157,7 @@ describe("the leak check of a course", () => {
   it("a running total with one sealed score gives it away: 0.6 x 80 + 0.4 x 5 r = 78.0, so r is 15 (by hand)", () => {
     const [leak, ...others] = leaksOf(sealedQuiz(), studentId("ben")).leaks;
     expect(others).toEqual([]);
-    expect(leak).toMatchObject({ assignmentId: "assignment:quiz", verdict: "exact", scoresLeft: 1, from: "totals" });
+    expect(leak).toMatchObject({ assignmentId: "assignment:quiz", verdict: "certain", scoresLeft: 1, from: "totals" });
     // 77.95 <= 48 + 2 r < 78.05
     expect(leak && text(leak.interval)).toBe("[14.975, 15.025)");
   });
@@ -194,7 +194,7 @@ describe("the leak check of a course", () => {
         [after, before].map((state) => ({ state, totals: null })),
       ),
     );
-    expect(both && [text(both.interval), both.verdict]).toEqual(["(15.95, 16.05)", "exact"]);
+    expect(both && [text(both.interval), both.verdict]).toEqual(["(15.95, 16.05)", "certain"]);
   });
 
   it("rubric detail that is out gives a sealed score away", () => {
@@ -214,7 +214,7 @@ describe("the leak check of a course", () => {
       { type: "release", assignmentId: assignmentId("essay"), facets: ["rubric"] },
     );
     expect(leaksOf(judged, studentId("ada")).leaks).toMatchObject([
-      { verdict: "exact", from: "rubric", assignmentId: "assignment:essay" },
+      { verdict: "certain", from: "rubric", assignmentId: "assignment:essay" },
     ]);
     expect(
       leaksOf(
@@ -262,7 +262,7 @@ describe("the leak check of a course", () => {
       ...state,
       assignments: { ...state.assignments, ...(quiz && { [quiz.id]: { ...quiz, held: true } }) },
     };
-    expect(leaksOf(held, studentId("ben")).leaks.map(({ verdict }) => verdict)).toEqual(["exact"]);
+    expect(leaksOf(held, studentId("ben")).leaks.map(({ verdict }) => verdict)).toEqual(["certain"]);
   });
 });
 
@@ -271,7 +271,7 @@ describe("verdicts", () => {
   const between = (low: number, high: number) => closed(exact(low), exact(high));
   const full = between(0, 20);
   it.each([
-    ["one possible score", between(14.9, 15.1), 1, "exact"],
+    ["one possible score", between(14.9, 15.1), 1, "certain"],
     ["a tenth of the points", between(10, 12), 5, "narrow"],
     ["all above the pass mark", between(12, 20), 17, "narrow"],
     ["all below it", between(0, 11.9), 24, "narrow"],

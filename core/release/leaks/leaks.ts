@@ -26,7 +26,7 @@ import { isShown } from "../visibility";
 import { entersTotals, givenValue, shownTotals, type ShownTotal } from "../shown-totals";
 
 /** How much of a sealed score can be worked out (handbook, section 8). */
-export type Verdict = "exact" | "narrow" | "open";
+export type Verdict = "certain" | "narrow" | "open";
 
 /** A sealed score that enters a visible total, with what follows about it. */
 export interface Leak {
@@ -188,7 +188,7 @@ function throughRubrics(state: CourseState, studentId: StudentId): Leak[] {
     return [
       {
         assignmentId: assignment.id,
-        verdict: "exact",
+        verdict: "certain",
         interval: closed(score, score),
         maximum,
         score,
@@ -226,7 +226,7 @@ function leakOf(
   };
 }
 
-/** Exact: one possible score. Narrow: within 10 % of the points, or on one side of the pass mark or inside one letter. */
+/** Certain: one score is left. Narrow: within 10 % of the points, or on one side of the pass mark or inside one letter. */
 export function verdictOf(
   course: Course,
   interval: Interval,
@@ -234,7 +234,7 @@ export function verdictOf(
   maximum: Exact,
   scoresLeft: number,
 ): Verdict {
-  if (scoresLeft <= 1) return "exact";
+  if (scoresLeft <= 1) return "certain";
   const width = subtract(interval.high, interval.low);
   if (compare(multiply(width, ratio(10n, 1n)), maximum) <= 0) return "narrow";
   const untouched = compare(width, subtract(before.high, before.low)) === 0;

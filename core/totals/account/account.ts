@@ -26,7 +26,14 @@ export type AppliedRule =
   | { readonly name: "answers" }
   | { readonly name: "group"; readonly adjustment: Exact }
   | { readonly name: "scaled"; readonly scaling: Scaling; readonly maximum: Exact }
-  | { readonly name: "late"; readonly rule: LateRule; readonly units: number; readonly maximum: Exact }
+  /** `until`: the due time of the student's own that lateness counts from; null where it is the assignment's, or was said. */
+  | {
+      readonly name: "late";
+      readonly rule: LateRule;
+      readonly units: number;
+      readonly until: Instant | null;
+      readonly maximum: Exact;
+    }
   | { readonly name: "attempts"; readonly which: "last" | "first" | "best" | "mean" }
   | { readonly name: "missing"; readonly percent: Decimal | null; readonly maximum: Exact }
   | { readonly name: "excused" }

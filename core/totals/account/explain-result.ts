@@ -16,6 +16,7 @@ import {
   courseOf,
   judgementOf,
   questionsOf,
+  resultOf,
   rubricOf,
   type Assignment,
   type CourseState,
@@ -127,7 +128,9 @@ function explainStep(
   }
   const rule = courseOf(state).lateRule;
   if (rule && step.unitsLate > 0) {
-    account = over(account, step.value, { name: "late", rule, units: step.unitsLate, maximum });
+    const { unitsLate, moreTime } = resultOf(state, assignment.id, figure.studentId);
+    const until = unitsLate === null ? (moreTime?.until ?? null) : null;
+    account = over(account, step.value, { name: "late", rule, units: step.unitsLate, until, maximum });
   }
   return account;
 }

@@ -13,10 +13,11 @@ import {
   sum,
   ZERO,
   type Exact,
+  type Instant,
 } from "#core/kernel";
 import { resultOf, studentsOf, withRecords, type CourseState } from "#core/model";
 import { afterDeduction, scaledScore } from "#core/scoring";
-import { anyCourse, assignmentId, run, smallCourse, studentId, runs } from "#core/testing";
+import { anyCourse, assignmentId, fileId, run, smallCourse, studentId, runs } from "#core/testing";
 import {
   categoryTotal,
   explainCategory,
@@ -182,6 +183,31 @@ describe("every figure explains itself", () => {
     const account = quiz && explainResult(late, quiz, studentId("ben"), () => by);
     expect(account).toMatchObject({ shown: "16", rule: { name: "late", units: 2 } });
     expect(account?.parts[0]?.account).toMatchObject({ shown: "18", rule: { name: "entered", source: "typed", by } });
+  });
+
+  it("names the time of a student's own from which lateness counts, unless lateness was said", () => {
+    const place = { assignmentId: assignmentId("essay"), studentId: studentId("ada") };
+    const until = "2026-10-24T12:30:00Z" as Instant;
+    const given = run(
+      smallCourse(),
+      { type: "giveMoreTime", assignmentId: place.assignmentId, studentIds: [place.studentId], until, reason: "" },
+      {
+        type: "addHandIn",
+        ...place,
+        at: "2026-10-24T13:00:00Z" as Instant,
+        files: [{ id: fileId("later"), name: "later.pdf", mediaType: "application/pdf", size: 1 }],
+      },
+      { type: "setScore", ...place, text: "80" },
+    );
+    const ruleOf = (state: CourseState) => {
+      const essay = state.assignments[place.assignmentId];
+      return essay && explainResult(state, essay, place.studentId, () => null).rule;
+    };
+    expect(ruleOf(given)).toMatchObject({ name: "late", units: 1, until });
+    expect(ruleOf(run(given, { type: "setLateness", ...place, unitsLate: 2 }))).toMatchObject({
+      units: 2,
+      until: null,
+    });
   });
 
   it("shows a figure set by hand with the computed one beside it", () => {

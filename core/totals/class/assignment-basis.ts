@@ -1,5 +1,5 @@
 import type { Basis } from "#core/kernel";
-import { courseOf, cutAt, rubricOf, type Assignment, type CourseState } from "#core/model";
+import { courseOf, cutAt, moderationOf, rubricOf, type Assignment, type CourseState } from "#core/model";
 
 /** Everything in a state that the figures of one assignment rest on, for what is counted over all of them. */
 export const assignmentBasis = (state: CourseState, assignment: Assignment): Basis => ({
@@ -8,6 +8,8 @@ export const assignmentBasis = (state: CourseState, assignment: Assignment): Bas
   scales: state.scales,
   groups: state.groups,
   questions: state.questions,
+  moderation: moderationOf(state, assignment.id),
+  secondMarks: state.secondMarks,
   students: state.students,
   results: cutAt(state, "results", assignment.id),
   handIns: cutAt(state, "handIns", assignment.id),

@@ -7,7 +7,7 @@ import {
   type StudentId,
   type TermId,
 } from "#core/kernel";
-import { cutAt, resultKey, studentsOf, type Assignment, type CourseState } from "#core/model";
+import { cutAt, moderationOf, resultKey, studentsOf, type Assignment, type CourseState } from "#core/model";
 import type { CategoryTotal } from "../rules/category-total";
 import { planOf } from "../rules/course-plan";
 import { categoryTotals, evaluate, itemOf, type Evaluated, type ItemSource } from "../rules/evaluate";
@@ -81,6 +81,8 @@ const assignmentRecords = keptBy({
     handIns: cutAt(state, "handIns", id),
     judgements: cutAt(state, "judgements", id),
     answers: cutAt(state, "answers", id),
+    moderation: moderationOf(state, id),
+    secondMarks: moderationOf(state, id) ? state.secondMarks : null,
   }),
   most: 2,
   make: (_, __, id): object => ({ id }),

@@ -22,11 +22,13 @@ import {
   handInOf,
   judgementKey,
   judgementOf,
+  moderationOf,
   outcomeRubricOf,
   questionsOf,
   resultKey,
   resultOf,
   rubricOf,
+  secondMarkOf,
   type Assignment,
   type CourseState,
   type HandIn,
@@ -36,6 +38,7 @@ import {
 import { afterDeduction, scaledScore, sumRubric, type RubricSum } from "#core/scoring";
 import { answersSum } from "./answers";
 import { givenOf, resultLateness, type GivenScore, type GivenSource } from "./given";
+import { withSettled } from "./settled";
 
 /** Where a student stands with an assignment. */
 export type Standing = "expected" | "handedIn" | "missing" | "excused";
@@ -54,6 +57,8 @@ export interface Figure {
   /** Where the figure comes from; null while there is none. */
   readonly source: GivenSource | "set by hand" | "rule" | null;
   readonly rubric: RubricSum | null;
+  /** The score as the first marker gave it, before anything was settled between two, and before lateness and scaling. */
+  readonly first: Exact | null;
   /** Every given score, in the order of the attempts. */
   readonly steps: readonly GivenStep[];
   /** Points before the late rule, after scaling; null while there are none. */
@@ -93,6 +98,8 @@ function restsOn(state: CourseState, assignment: Assignment, studentId: StudentI
     // Nothing of a figure comes from outcomes; what is drawn of them stands beside it and is looked at again with it.
     outcomes,
     attained: judgedBy(outcomes),
+    moderation: moderationOf(state, assignment.id),
+    second: secondMarkOf(state, assignment.id, studentId),
     questions,
     answers: questions.length === 0 ? NONE : questions.map(({ id }) => answers?.[`${key}/${id}`]),
   };
@@ -125,10 +132,11 @@ function computeFigure(state: CourseState, assignment: Assignment, studentId: St
   const rubricSum =
     rubric && sumRubric(rubric, assignment, (criterion) => judgementOf(state, assignment.id, studentId, criterion.id));
   const maximum = fromDecimal(assignment.points);
-  const given = givenOf(state, assignment, result, handIn, {
+  const asGiven = givenOf(state, assignment, result, handIn, {
     rubric: rubricSum,
     answers: handIn ? answersSum(state, assignment, studentId) : null,
   });
+  const given = withSettled(state, assignment, studentId, asGiven);
   const steps = given.scores.map((score) => stepOf(state, assignment, score));
   const chosen = chooseStep(assignment, steps);
   const score = chosen?.scaled ?? null;
@@ -138,6 +146,7 @@ function computeFigure(state: CourseState, assignment: Assignment, studentId: St
     studentId,
     standing,
     rubric: rubricSum,
+    first: asGiven.scores.at(-1)?.raw ?? null,
     steps,
     score,
     unitsLate: chosen?.unitsLate ?? resultLateness(state, assignment, result, handIn),

@@ -12,7 +12,7 @@ import { unitsLate, type RubricSum } from "#core/scoring";
 import type { AnswersSum } from "./answers";
 
 /** Where a score comes from, before any rule. */
-export type GivenSource = "ruler" | "typed" | "group" | "level" | "attempt" | "answers";
+export type GivenSource = "ruler" | "typed" | "group" | "level" | "attempt" | "answers" | "settled";
 
 /** A score as it was given, in points. */
 export interface GivenScore {

@@ -5,6 +5,7 @@ import { counted } from "#core/words";
 import { live, useLive } from "../../../course/live";
 import { openCourse } from "../../../course/open-course";
 import { FileButton } from "../../../ui/files/file-button";
+import { usePassphrase } from "../../../ui/dialogs/use-passphrase";
 import { JobStatus } from "../../../ui/dialogs/job-status";
 import { saveAs } from "../../../ui/save-as";
 import { StartEmpty } from "../../../ui/parts/start-empty";
@@ -29,11 +30,12 @@ export default function FilesPage({ loaderData, params }: Route.ComponentProps) 
   const navigate = useNavigate();
   const { hash } = useLocation();
   const job = useJob();
+  const passphrase = usePassphrase();
   const { progress, run, say } = job;
 
   const onCourseFile = (file: File) =>
     run(async (signal, tell) => {
-      const { slot, words } = await readInCourseFile(repository, file, signal, tell);
+      const { slot, words } = await readInCourseFile(repository, file, { signal, tell, ask: passphrase.ask });
       await navigate(`/courses/${slot}`);
       return words;
     });
@@ -43,6 +45,7 @@ export default function FilesPage({ loaderData, params }: Route.ComponentProps) 
       <title>Files · Upright Quill</title>
       <h1 className="page-title">Files</h1>
       <JobStatus job={job} />
+      {passphrase.dialog}
       <Section id="scores" title="Scores for a spreadsheet">
         <p>
           One row per student, one column per assignment with its counted value, and the total.{" "}

@@ -1,4 +1,4 @@
-import { useEffect, useRef } from "react";
+import { useLayoutEffect, useRef } from "react";
 import { redirect, useLocation, useNavigate } from "react-router";
 import { keepIn, knownIn } from "../../../course/choices";
 import { live } from "../../../course/live";
@@ -20,7 +20,8 @@ export default function GradebookPage({ loaderData, params }: Route.ComponentPro
   const { search } = useLocation();
   // What one comes with, such as a link to what waits, is looked at and not chosen.
   const came = useRef(search);
-  useEffect(() => {
+  // With what it shows, and not after it: whoever reloads on seeing it finds it again.
+  useLayoutEffect(() => {
     if (search === came.current) return;
     came.current = search;
     keepIn(repository, params.slot, "gradebook", search);

@@ -6,7 +6,7 @@ import type { Leak, LeakReport } from "#core/release";
 import { studentAddress } from "../../../ui/address";
 import { leakInterval, leakWorking } from "../leak-words";
 
-const VERDICTS = { exact: "exact", narrow: "narrow", open: "open" } as const;
+const VERDICTS = { certain: "exact", narrow: "narrow", open: "open" } as const;
 
 /** What each student could work out: the sealed score, the verdict, the interval on the score's ruler, and the working. */
 export function LeakTable({
@@ -49,9 +49,9 @@ export function LeakTable({
                 </td>
                 <td className="py-1.5 pe-3">{nameOf(leak.assignmentId)}</td>
                 <td
-                  className={`py-1.5 pe-3 font-semibold whitespace-nowrap ${leak.verdict === "exact" ? "text-wax" : "text-ochre"}`}
+                  className={`py-1.5 pe-3 font-semibold whitespace-nowrap ${leak.verdict === "certain" ? "text-wax" : "text-ochre"}`}
                 >
-                  <span aria-hidden="true">{leak.verdict === "exact" ? "! " : "≈ "}</span>
+                  <span aria-hidden="true">{leak.verdict === "certain" ? "! " : "≈ "}</span>
                   {VERDICTS[leak.verdict]}
                 </td>
                 <td className="py-2 pe-4">
@@ -95,7 +95,7 @@ function Span({ leak, whole }: { readonly leak: Leak; readonly whole: Parameters
         y="4"
         height="8"
         rx="2"
-        className={leak.verdict === "exact" ? "fill-wax" : "fill-ochre"}
+        className={leak.verdict === "certain" ? "fill-wax" : "fill-ochre"}
       />
       <line
         x1={1 + share(leak.score) * 1.58}

@@ -1,11 +1,17 @@
 import { Link, useNavigate } from "react-router";
 import type { Finding, LeakReport } from "#core/release";
 import { counted } from "#core/words";
-import { deskAddress } from "../../../ui/address";
+import { deskAddress, inAddress } from "../../../ui/address";
 import { MoreMenu } from "../../../ui/dialogs/more-menu";
 import { releaseFindingWords } from "../../../ui/words/release-finding-words";
 import type { Sliced } from "../../../ui/hooks/use-sliced";
 import { Tick } from "../../../ui/fields/tick";
+
+/** Where a finding is mended: at the first paper it means; what two markers differ on, in Check. */
+const wayTo = (slot: string, assignmentId: string, code: Finding["code"], first: string): string =>
+  code === "moderation_unsettled"
+    ? `/courses/${slot}/check?assignment=${inAddress(assignmentId)}&view=second`
+    : deskAddress(slot, assignmentId, first);
 
 const SIGNS = { stop: "!", look: "•", fine: "✓" } as const;
 
@@ -58,7 +64,7 @@ export function PreflightList(props: PreflightListProps) {
             <Sign weight={finding.weight} />
             <span className="flex-1">{text}</span>
             {way && first && (
-              <Link className="link" to={deskAddress(slot, assignmentId, first)}>
+              <Link className="link" to={wayTo(slot, assignmentId, finding.code, first)}>
                 {way}
               </Link>
             )}

@@ -1,4 +1,4 @@
-import { pointsText, type StudentId } from "#core/kernel";
+import { pointsText, type StudentId, shuffledBy } from "#core/kernel";
 import {
   answerOf,
   rosterName,
@@ -11,7 +11,6 @@ import {
 } from "#core/model";
 import { pointsByKey, readingOf } from "#core/scoring";
 import { answerPoints } from "#core/totals";
-import { shuffledBy } from "../../../ui/shuffled";
 
 /** One answer among all to the same question. */
 export interface AnswerSheet {

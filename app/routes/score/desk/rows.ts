@@ -97,6 +97,8 @@ export interface DeskRows {
   readonly overallComment: string;
   readonly feedbackFiles: readonly WorkFile[];
   readonly messages: readonly Message[];
+  /** Somebody else has the course: nothing is written to a student from here. */
+  readonly isPacket: boolean;
   readonly group: GroupRows | null;
   readonly privateNote: string;
   readonly files: readonly (WorkFile & { readonly attempt: number })[];
@@ -148,6 +150,7 @@ export function deskRows(state: CourseState, assignment: Assignment, student: St
     overallComment: result.overallComment,
     feedbackFiles: result.feedbackFiles,
     messages: messagesOf(state, assignment.id, student.id),
+    isPacket: courseOf(state).packet !== null,
     group: groupRows(state, assignment, student.id),
     privateNote: result.privateNote,
     files: attempts.flatMap(({ number, files }) => files.map((file) => ({ ...file, attempt: number }))),

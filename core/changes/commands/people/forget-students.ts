@@ -60,6 +60,25 @@ export const NAMES_STUDENTS: { readonly [T in TableName]: Naming<T> } = {
       return studentIds.length === 0 ? null : { ...delivery, studentIds };
     },
   },
+  moderations: {
+    without: (moderation, gone) => ({
+      ...moderation,
+      studentIds: left(moderation.studentIds, gone),
+      settled: moderation.settled.filter(({ studentId }) => !gone.has(studentId)),
+    }),
+  },
+  secondMarks: own,
+  packets: {
+    without: (packet, gone) => {
+      const papers = packet.papers.filter(({ studentId, code }) => !gone.has(studentId) && !gone.has(code));
+      return papers.length === 0 ? null : { ...packet, papers };
+    },
+  },
+  // Named by what it is about, and quoting figures of theirs.
+  asides: {
+    without: (aside, gone) =>
+      [...gone].some((id) => aside.studentIds.includes(id) || `${aside.id} ${aside.basis}`.includes(id)) ? null : aside,
+  },
   gradeExports: {
     without: (one, gone) => {
       const grades = one.grades.filter(({ studentId }) => !gone.has(studentId));

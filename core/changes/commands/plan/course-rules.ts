@@ -37,7 +37,7 @@ export const startCourse: CommandKind<z.infer<typeof startInput>> = {
 };
 
 const editInput = z.object({
-  fields: courseSchema.omit({ id: true, origin: true, createdAt: true, markerId: true }).partial(),
+  fields: courseSchema.omit({ id: true, origin: true, createdAt: true, markerId: true, packet: true }).partial(),
 });
 
 /** Changes the course's name or its rules. */

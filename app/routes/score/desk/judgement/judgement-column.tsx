@@ -170,7 +170,9 @@ export function JudgementColumn(props: JudgementColumnProps) {
           onKeep={(text, seen) => send({ type: "setComment", ...place, ...scope, facing: "student", text, seen })}
         />
         <FeedbackFiles slot={slot} rows={rows} repository={props.repository} send={send} />
-        <PaperConversation rows={rows} send={send} nameOf={props.markerName} timeZone={props.timeZone} />
+        {!rows.isPacket && (
+          <PaperConversation rows={rows} send={send} nameOf={props.markerName} timeZone={props.timeZone} />
+        )}
         <DraftField
           place={`private/${place.assignmentId}/${place.studentId}`}
           label="Private note, for instructors only"

@@ -1,0 +1,25 @@
+import { judgingOrder, scoringsOf } from "#core/changes";
+import { studentsOf, type Assignment, type CourseState } from "#core/model";
+import type { JudgingOrder, Scorings } from "#core/statistics";
+import type { CourseSession } from "#storage";
+
+/** What the journal tells of how an assignment was judged: by whom, when, and in which order. */
+export interface HowJudged {
+  readonly scorings: Scorings;
+  readonly order: JudgingOrder;
+}
+
+/** How the papers of an assignment were judged, from the journal of the course that is open. */
+export function howJudged(session: CourseSession, state: CourseState, { id }: Assignment): HowJudged {
+  const { entries } = session;
+  return {
+    scorings: scoringsOf(entries, session, id),
+    order: (criterionId) =>
+      judgingOrder(
+        entries,
+        id,
+        criterionId,
+        studentsOf(state).map((student) => student.id),
+      ),
+  };
+}

@@ -1,0 +1,200 @@
+import { useMemo, useState } from "react";
+import type { StudentId } from "#core/kernel";
+import { moderationOf, rosterName, sectionsOf, studentsOf, type CourseState, type Packet } from "#core/model";
+import { figuresOf } from "#core/totals";
+import { counted } from "#core/words";
+import type { CourseSession, Repository } from "#storage";
+import { useChange } from "../../../course/use-change";
+import { readyPacket } from "../../../exports/packets";
+import { Choice } from "../../../ui/fields/choice";
+import { Tick } from "../../../ui/fields/tick";
+import { useTroubleOf } from "../../../ui/hooks/use-command";
+import type { Job } from "../../../ui/hooks/use-job";
+import { saveAs } from "../../../ui/save-as";
+import type { Looked } from "../rows";
+
+const PURPOSES: readonly (readonly [Packet["purpose"], string])[] = [
+  ["scores", "to score a part of the class"],
+  ["second", "to judge a second time"],
+];
+
+/** Students that are named of a packet. */
+const NAMED = 10;
+
+interface HandOverProps {
+  readonly looked: Looked;
+  readonly repository: Repository;
+  readonly session: CourseSession;
+  readonly job: Job;
+  /** Whether this is the first thing to do here. */
+  readonly isFirst: boolean;
+}
+
+/** Hands papers to another marker: which, to whom, what for, blind or not, locked or not. */
+export function HandOverForm({ looked, repository, session, job, isFirst }: HandOverProps) {
+  const { state, assignment } = looked;
+  const moderation = moderationOf(state, assignment.id);
+  const choices = useMemo(() => choicesOf(looked), [looked]);
+  const [purpose, setPurpose] = useState<Packet["purpose"]>(moderation ? "second" : "scores");
+  const [which, setWhich] = useState(() => choices[0]?.[0] ?? "byHand");
+  const [byHand, setByHand] = useState<readonly StudentId[]>([]);
+  const [markerName, setMarkerName] = useState(moderation ? (state.markers[moderation.markerId]?.name ?? "") : "");
+  const [blind, setBlind] = useState(moderation?.blind ?? false);
+  const [passphrase, setPassphrase] = useState("");
+  const send = useTroubleOf(useChange());
+  const students = useMemo(() => studentsOf(state), [state]);
+  const nameOf = (id: StudentId) => {
+    const student = state.students[id];
+    return student ? rosterName(state, student) : "";
+  };
+  const chosen = which === "byHand" ? byHand : (choices.find(([value]) => value === which)?.[2] ?? []);
+  const handOver = () =>
+    job.run(async (signal, tell) => {
+      const wish = { assignment, studentIds: chosen, purpose, blind, markerName: markerName.trim(), passphrase };
+      const ready = await readyPacket(repository, session, wish, { signal, tell });
+      const trouble = await send({ type: "handOverPacket", packet: ready.made.packet, markerName: wish.markerName });
+      if (trouble) throw new Error(trouble);
+      saveAs(ready.blob, ready.name);
+      setPassphrase("");
+      return ready.words;
+    });
+  if (students.length === 0) {
+    return <p className="mt-6 text-soft">Nobody is on the roster yet, so there is nothing to hand over.</p>;
+  }
+  return (
+    <form
+      aria-label="Hand over a packet"
+      className="mt-6 grid max-w-[720px] gap-4 text-[14.5px]"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void handOver();
+      }}
+    >
+      <h2 className="font-serif text-[17px] font-semibold">Hand over a packet</h2>
+      <div className="flex flex-wrap items-end gap-4">
+        <label className="block text-[13px] text-soft">
+          For whom
+          <input
+            className="field block w-56 text-[15px] text-ink"
+            value={markerName}
+            maxLength={200}
+            required
+            onChange={(event) => {
+              setMarkerName(event.target.value);
+            }}
+          />
+        </label>
+        <label className="block text-[13px] text-soft">
+          What for
+          <Choice
+            className="!flex !w-60 text-[15px] text-ink"
+            label="What the packet is for"
+            value={purpose}
+            options={PURPOSES}
+            onChoose={setPurpose}
+          />
+        </label>
+        <label className="block text-[13px] text-soft">
+          Papers
+          <Choice
+            className="!flex !w-60 text-[15px] text-ink"
+            label="Which papers"
+            value={which}
+            options={[...choices.map(([value, words]) => [value, words] as const), ["byHand", "by hand"] as const]}
+            onChoose={setWhich}
+          />
+        </label>
+      </div>
+      {which === "byHand" && (
+        <fieldset className="max-h-56 columns-2 overflow-auto border border-rule bg-sheet p-3">
+          <legend className="sr-only">Papers chosen by hand</legend>
+          {students.map(({ id }) => (
+            <Tick
+              key={id}
+              checked={byHand.includes(id)}
+              onChange={(isChosen) => {
+                setByHand(isChosen ? [...byHand, id] : byHand.filter((one) => one !== id));
+              }}
+            >
+              {nameOf(id)}
+            </Tick>
+          ))}
+        </fieldset>
+      )}
+      <p className="figures text-soft" aria-live="polite">
+        {counted(chosen.length, "paper")}
+        {chosen.length > 0 && `: ${chosen.slice(0, NAMED).map(nameOf).join(", ")}`}
+        {chosen.length > NAMED && ` and ${String(chosen.length - NAMED)} more`}
+      </p>
+      <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
+        <label className="block text-[13px] text-soft">
+          Locked with a passphrase, if wished
+          <input
+            className="field block w-56 text-[15px] text-ink"
+            type="text"
+            autoComplete="off"
+            spellCheck={false}
+            value={passphrase}
+            onChange={(event) => {
+              setPassphrase(event.target.value);
+            }}
+          />
+        </label>
+        <Tick checked={blind} onChange={setBlind}>
+          blind: papers under numbers, without names
+        </Tick>
+      </div>
+      <p className="max-w-prose text-[13.5px] text-soft">{whatGoes(purpose, blind)}</p>
+      {purpose === "second" && (
+        <p role="status" className="max-w-prose text-[13.5px] text-soft">
+          {moderation
+            ? "The same sample may go to several markers, as anchor papers that each judges first: Second marking shows how each agrees with the first judgements."
+            : "Choose a sample under Second marking first: there both judgements are compared and settled."}
+        </p>
+      )}
+      <p>
+        <button
+          type="submit"
+          className={`act ${isFirst ? "act-first" : ""}`}
+          disabled={chosen.length === 0 || job.progress !== null || (purpose === "second" && !moderation)}
+        >
+          {`Make the packet, ${counted(chosen.length, "paper")}`}
+        </button>
+      </p>
+    </form>
+  );
+}
+
+const whatGoes = (purpose: Packet["purpose"], blind: boolean): string =>
+  [
+    purpose === "second" || blind
+      ? "The work, the task and the rubric go; nothing that was judged so far."
+      : "The work, the task, the rubric and what was judged so far go.",
+    "Private notes never do.",
+    blind &&
+      "Names, numbers, file names and authors are left out, and covered where a work names its writer; of scans and pictures, which nobody can look through, you are told.",
+    purpose === "second" ? "Judgements come back beside the first." : "Scores come back as the scores.",
+  ]
+    .filter(Boolean)
+    .join(" ");
+
+/** Papers that are likely meant: the sample, what waits for a score, each section, all. */
+function choicesOf({ state, assignment }: Looked): readonly (readonly [string, string, readonly StudentId[]])[] {
+  const students = studentsOf(state);
+  const { figure } = figuresOf(state);
+  const sample = moderationOf(state, assignment.id)?.studentIds ?? [];
+  const waiting = students.filter(({ id }) => figure(assignment.id, id).waiting);
+  const ids = (list: readonly { readonly id: StudentId }[]) => list.map(({ id }) => id);
+  const all: (readonly [string, string, readonly StudentId[]])[] = [
+    ["sample", "the sample", sample.filter((id) => isHere(state, id))],
+    ["waiting", "all that wait for a score", ids(waiting)],
+    ...sectionsOf(state).map((section) => {
+      const members = students.filter(({ sectionId }) => sectionId === section.id);
+      return [section.id, `section ${section.name}`, ids(members)] as const;
+    }),
+    ["all", "all", ids(students)],
+  ];
+  return all.filter(([, , list]) => list.length > 0);
+}
+
+const isHere = (state: CourseState, id: StudentId): boolean => state.students[id]?.left === false;

@@ -1,0 +1,222 @@
+import { useMemo, useState } from "react";
+import { Link, useNavigate } from "react-router";
+import type { FileId } from "#core/kernel";
+import { rosterName, secondMarkersOf, type Moderation } from "#core/model";
+import { agreementOf, type Agreement, type CriterionAgreement } from "#core/statistics";
+import { counted } from "#core/words";
+import { deskAddress, inAddress } from "../../../ui/address";
+import { Choice } from "../../../ui/fields/choice";
+import { WithTable } from "../../../ui/charts/with-table";
+import type { RecordColumn } from "../../../ui/table/column";
+import { RecordTable } from "../../../ui/table/record-table";
+import { fixed, short, told, whyNot } from "../figure-words";
+import type { Looked } from "../rows";
+import { DifferenceAgainstMean, SecondAgainstFirst } from "./agreement-chart";
+import { SettleList } from "./settle-list";
+
+/** How far the second marker has come, how both agree, and what is to be settled. */
+export function AgreementView({
+  slot,
+  looked,
+  moderation,
+  read,
+}: {
+  readonly slot: string;
+  readonly looked: Looked;
+  readonly read: (id: FileId) => Promise<Blob | null>;
+  readonly moderation: Moderation;
+}) {
+  const { state, assignment } = looked;
+  const markers = useMemo(() => secondMarkersOf(state, assignment.id), [state, assignment.id]);
+  const [chosen, setChosen] = useState(moderation.markerId);
+  const other = markers.includes(chosen) ? chosen : moderation.markerId;
+  const agreement = useMemo(() => agreementOf(state, assignment, other), [state, assignment, other]);
+  const names = useMemo(
+    () => new Map<string, string>(Object.values(state.students).map((one) => [one.id, rosterName(state, one)])),
+    [state],
+  );
+  const nameOf = useMemo(() => (id: string) => names.get(id) ?? "", [names]);
+  const navigate = useNavigate();
+  if (!agreement) return null;
+  const open = agreement.papers.filter((paper) => paper.state === "open");
+  const next = agreement.papers.find(({ second }) => second === null) ?? agreement.papers[0];
+  const markerName = (id: string) => state.markers[id]?.name ?? "";
+  const marker = markerName(other);
+  const draw = { agreement, nameOf, onOpen: (id: string) => void navigate(deskAddress(slot, assignment.id, id)) };
+  return (
+    <>
+      <div className="mt-3 flex flex-wrap items-center gap-4">
+        <p className="figures text-[14.5px]">
+          {counted(agreement.papers.length, "paper")}
+          {moderation.blind ? ", blind" : ""}, by {marker}: {agreement.twice.length} judged twice
+          {open.length > 0 ? `, ${String(open.length)} to judge` : ""}.
+        </p>
+        {markers.length > 1 && (
+          <Choice
+            quiet
+            label="Whose second judgements"
+            value={other}
+            options={markers.map((id) => [id, markerName(id)] as const)}
+            onChoose={setChosen}
+          />
+        )}
+        {next && other === moderation.markerId && (
+          <Link
+            className={`act ${open.length > 0 ? "act-first" : "act-quiet"}`}
+            to={`/courses/${slot}/check/second/${inAddress(assignment.id)}/${inAddress(next.studentId)}`}
+          >
+            Mark as {marker}
+          </Link>
+        )}
+      </div>
+      {other === moderation.markerId ? (
+        <SettleList slot={slot} looked={looked} papers={agreement.papers} nameOf={nameOf} read={read} />
+      ) : (
+        <p className="mt-3 text-[14px] text-soft">
+          Beside the first judgements; settled is over those of {markerName(moderation.markerId)}.
+        </p>
+      )}
+      {agreement.twice.length === 0 ? (
+        <p className="mt-6 text-[14px] text-soft">How both agree is shown from the first paper that is judged twice.</p>
+      ) : (
+        <>
+          <AgreementWords agreement={agreement} within={moderation.within} />
+          <div className="mt-10">
+            <WithTable
+              label="Agreement"
+              picture={
+                <div className="grid grid-cols-2 gap-4">
+                  <SecondAgainstFirst {...draw} />
+                  <DifferenceAgainstMean {...draw} />
+                </div>
+              }
+              table={<TwiceTable agreement={agreement} nameOf={nameOf} />}
+            />
+          </div>
+          {agreement.criteria.length > 0 && (
+            <RecordTable
+              className="mt-4"
+              label="Agreement by criterion"
+              records={agreement.criteria}
+              columns={CRITERIA}
+              keyOf={({ criterion }) => criterion.id}
+            />
+          )}
+        </>
+      )}
+    </>
+  );
+}
+
+/** The agreement in figures, each with its source. */
+function AgreementWords({ agreement, within }: { readonly agreement: Agreement; readonly within: string }) {
+  const { limits, levels, intraclass, twice } = agreement;
+  const lines: readonly (readonly [words: string, figure: string])[] = [
+    [`Agree within ${within} points`, `${String(agreement.within)} of ${String(twice.length)}`],
+    [
+      limits.ok && limits.value.mean > 0 ? "Second marker is milder by" : "Second marker is stricter by",
+      limits.ok ? `${short(Math.abs(limits.value.mean))} points` : whyNot(limits.issue),
+    ],
+    [
+      "19 of 20 differences lie between (Bland and Altman, 1986)",
+      limits.ok ? `${fixed(limits.value.lower)} and ${fixed(limits.value.upper)}` : whyNot(limits.issue),
+    ],
+    ...(agreement.criteria.length > 0
+      ? [
+          [
+            "Same level (weighted kappa, Cohen 1968)",
+            levels.ok ? fixed(levels.value, 2) : whyNot(levels.issue),
+          ] as const,
+        ]
+      : []),
+    [
+      "Agreement of the scores (ICC 2,1; Shrout and Fleiss, 1979)",
+      intraclass.ok ? fixed(intraclass.value, 2) : whyNot(intraclass.issue),
+    ],
+  ];
+  return (
+    <dl
+      aria-label="Agreement in figures"
+      className="figures mt-6 max-w-[620px] border border-rule bg-sheet px-4 py-3 text-[14px]"
+    >
+      {lines.map(([words, figure]) => (
+        <div key={words} className="flex justify-between gap-6 py-0.5">
+          <dt>{words}</dt>
+          <dd className="text-right font-semibold">{figure}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
+
+const CRITERIA: readonly RecordColumn<CriterionAgreement>[] = [
+  { id: "criterion", head: "Criterion", cell: ({ criterion }) => <strong>{criterion.name}</strong> },
+  { id: "count", head: "Judged twice", figures: true, by: ({ count }) => count, cell: ({ count }) => count },
+  share("Same level", ({ sameLevel }) => sameLevel),
+  share("Within one level", ({ withinOne }) => withinOne),
+  {
+    id: "kappa",
+    head: "Weighted kappa",
+    figures: true,
+    by: ({ kappa }) => (kappa.ok ? kappa.value : null),
+    cell: ({ kappa }) => (kappa.ok ? told(kappa, 2) : <span className="text-soft">{whyNot(kappa.issue)}</span>),
+  },
+];
+
+function share(
+  head: string,
+  of: (one: CriterionAgreement) => CriterionAgreement["sameLevel"],
+): RecordColumn<CriterionAgreement> {
+  return {
+    id: head,
+    head,
+    figures: true,
+    by: (one) => {
+      const found = of(one);
+      return found.ok ? found.value : null;
+    },
+    cell: (one) => {
+      const found = of(one);
+      return found.ok ? `${String(Math.round(100 * found.value))} %` : "–";
+    },
+  };
+}
+
+/** Every paper judged twice with both scores: what the pictures are drawn from. */
+function TwiceTable({ agreement, nameOf }: { readonly agreement: Agreement; readonly nameOf: (id: string) => string }) {
+  const columns = useMemo(
+    (): readonly RecordColumn<Agreement["twice"][number]>[] => [
+      {
+        id: "name",
+        head: "Student",
+        by: ({ studentId }) => nameOf(studentId),
+        cell: ({ studentId }) => nameOf(studentId),
+      },
+      { id: "first", head: "First", figures: true, by: ({ first }) => first, cell: ({ first }) => short(first, 2) },
+      {
+        id: "second",
+        head: "Second",
+        figures: true,
+        by: ({ second }) => second,
+        cell: ({ second }) => short(second, 2),
+      },
+      {
+        id: "difference",
+        head: "Difference",
+        figures: true,
+        by: ({ first, second }) => second - first,
+        cell: ({ first, second }) => short(second - first, 2),
+      },
+    ],
+    [nameOf],
+  );
+  return (
+    <RecordTable
+      className="mt-2 max-w-[560px]"
+      label="Papers judged twice"
+      records={agreement.twice}
+      columns={columns}
+      keyOf={({ studentId }) => studentId}
+    />
+  );
+}

@@ -1,0 +1,169 @@
+import { useCallback, useEffect, useRef, useState } from "react";
+import { Link, useNavigate } from "react-router";
+import type { FileId } from "#core/kernel";
+import { handInOf, moderationOf, secondMarkOf } from "#core/model";
+import { moderatedPapers } from "#core/totals";
+import { live, useLive } from "../../../course/live";
+import { openCourse, orMissing } from "../../../course/open-course";
+import { useChange } from "../../../course/use-change";
+import { fromAddress, inAddress } from "../../../ui/address";
+import { LazyWork } from "../../../ui/beside/lazy-work";
+import { DraftField } from "../../../ui/fields/draft-field";
+import { useKeys } from "../../../ui/keys/use-keys";
+import { SecondCriteria } from "./second-criteria";
+import { secondRows, type SecondRows } from "./second-rows";
+import type { Route } from "./+types/page";
+
+export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
+  const { repository, session } = await openCourse(context, params.slot);
+  const assignmentId = fromAddress("assignment", params.assignmentId);
+  const studentId = fromAddress("student", params.studentId);
+  const shown = live(session, (state) => {
+    const assignment = orMissing(state.assignments[assignmentId], "assignment");
+    const moderation = orMissing(moderationOf(state, assignmentId), "second marking");
+    orMissing(moderation.studentIds.includes(studentId) ? true : undefined, "paper of the sample");
+    return {
+      rows: secondRows(state, assignment, moderation, studentId),
+      mark: secondMarkOf(state, assignmentId, studentId),
+      file: handInOf(state, assignmentId, studentId)?.attempts.at(-1)?.files.at(-1) ?? null,
+      papers: moderatedPapers(state, assignment),
+    };
+  });
+  return { shown, read: (id: FileId) => repository.readFile(params.slot, id) };
+}
+
+const NO_NOTES: readonly never[] = [];
+
+export default function SecondPage(props: Route.ComponentProps) {
+  // Each paper begins at its first criterion.
+  return <SecondPaper key={props.params.studentId} {...props} />;
+}
+
+function SecondPaper({ loaderData, params }: Route.ComponentProps) {
+  const { rows, mark, file, papers } = useLive(loaderData.shown);
+  const home = `/courses/${params.slot}/check?assignment=${params.assignmentId}&view=second`;
+  const navigate = useNavigate();
+  const addressOf = (studentId: string) =>
+    `/courses/${params.slot}/check/second/${params.assignmentId}/${inAddress(studentId)}`;
+  const go = (step: number) => {
+    const next = papers[rows.place + step];
+    if (next) void navigate(addressOf(next.studentId));
+  };
+  const change = useChange();
+  const { assignmentId, studentId } = rows;
+  const [marked, setMarked] = useState(0);
+  useKeys("second", {
+    level: (digit) => {
+      const row = rows.criteria[marked];
+      if (!row) return;
+      void change({
+        type: "judgeSecond",
+        assignmentId,
+        studentId,
+        criterionId: row.criterion.id,
+        verdict: { kind: "level", digit },
+      }).then((outcome) => {
+        if (outcome.ok) setMarked(Math.min(marked + 1, rows.criteria.length - 1));
+      });
+    },
+    criterionBefore: () => {
+      setMarked(Math.max(0, marked - 1));
+    },
+    criterionAfter: () => {
+      setMarked(Math.min(rows.criteria.length - 1, marked + 1));
+    },
+    nextPaper: () => {
+      go(1);
+    },
+    paperBefore: () => {
+      go(-1);
+    },
+  });
+  return (
+    <main className="grid min-h-0 flex-1 grid-cols-[380px_minmax(0,1fr)]">
+      <title>{`Second marking: ${rows.title} · Upright Quill`}</title>
+      <div className="overflow-y-auto border-e border-rule pb-8">
+        <div className="px-4 pt-3">
+          <p className="text-[14px]">
+            <Link className="link" to={home}>
+              Second marking
+            </Link>
+          </p>
+          <h1 className="font-serif text-[20px] font-semibold">{rows.title}</h1>
+          <p className="figures text-[14px] text-soft">
+            {rows.marker}, paper {rows.place + 1} of {papers.length}
+            {rows.isBlind ? ", blind" : ""} · {rows.sumWords}
+          </p>
+          <div className="my-2 flex gap-2">
+            <button
+              type="button"
+              className="act act-quiet"
+              disabled={rows.place === 0}
+              onClick={() => {
+                go(-1);
+              }}
+            >
+              Paper before
+            </button>
+            <button
+              type="button"
+              className="act"
+              disabled={rows.place + 1 >= papers.length}
+              onClick={() => {
+                go(1);
+              }}
+            >
+              Next paper
+            </button>
+          </div>
+        </div>
+        <SecondCriteria rows={rows} marked={marked} onMark={setMarked} />
+        <div className="px-4 pt-4">
+          <DraftField
+            place={`second-comment/${assignmentId}/${studentId}`}
+            label="To the first marker; no student sees it"
+            value={mark?.comment ?? ""}
+            rows={3}
+            onKeep={(comment) => change({ type: "commentSecond", assignmentId, studentId, comment })}
+          />
+        </div>
+      </div>
+      <WorkOfPaper rows={rows} file={file} read={loaderData.read} />
+    </main>
+  );
+}
+
+/** The work beside the rulers, without anybody's remarks; paper that is not here says so. */
+function WorkOfPaper({
+  rows,
+  file,
+  read,
+}: {
+  readonly rows: SecondRows;
+  readonly file: Parameters<typeof LazyWork>[0]["file"] | null;
+  readonly read: (id: FileId) => Promise<Blob | null>;
+}) {
+  const frame = useRef<HTMLDivElement>(null);
+  const [height, setHeight] = useState(600);
+  useEffect(() => {
+    const element = frame.current;
+    if (!element) return;
+    const watch = new ResizeObserver(() => {
+      setHeight(element.clientHeight);
+    });
+    watch.observe(element);
+    return () => {
+      watch.disconnect();
+    };
+  }, []);
+  const readOnce = useCallback((id: FileId) => read(id), [read]);
+  return (
+    <section aria-label="Work" ref={frame} className="h-[calc(100vh-46px)] bg-table">
+      {file ? (
+        <LazyWork key={file.id} file={file} notes={NO_NOTES} criterion={rows.target} read={readOnce} height={height} />
+      ) : (
+        <p className="p-10 text-soft">This work lies on paper. Judge it from the pile.</p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,17 @@
+/** What of a course a packet has: the desk with all that belongs to scoring, its journal, and giving it back. */
+const PLACES: ReadonlySet<string> = new Set([
+  "score",
+  "waiting",
+  "quick",
+  "sweep",
+  "pile",
+  "answers",
+  "journal",
+  "give-back",
+]);
+
+/** Where the packet of a slot leads from a place that it does not have; null where it stands already. */
+export function packetDetour(slot: string, pathname: string): string | null {
+  const [, , , step = ""] = pathname.split("/");
+  return PLACES.has(step) ? null : `/courses/${slot}/score`;
+}
