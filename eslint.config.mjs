@@ -41,6 +41,10 @@ export default defineConfig(
           selector: "JSXAttribute[name.name='type'][value.value=/^(checkbox|radio)$/]",
           message: "Tick and OneOf of app/ui/fields are the one box to tick and the one choice of a few.",
         },
+        {
+          selector: "JSXOpeningElement[name.name=/^[a-z]/]:not([name.name='iframe']) > JSXAttribute[name.name='title']",
+          message: "A hint is said in data-hint; app/ui/parts/hint-layer.tsx shows it.",
+        },
       ],
     },
   },

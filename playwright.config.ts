@@ -20,6 +20,8 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     timezoneId: "Europe/Berlin",
     locale: "en-GB",
+    // One journey is about working without the server; the others do not fetch all of it each time.
+    serviceWorkers: "block",
     actionTimeout: 10_000,
     // A trace costs every journey a sixth of its time; where one is wanted: --trace retain-on-failure.
     trace: "off",

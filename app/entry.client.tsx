@@ -6,6 +6,7 @@ import type { Instant } from "#core/kernel";
 import { browserNeighbours, openLocalShelves, Repository } from "#storage";
 import { readForeign } from "../workers/client";
 import { repositoryContext } from "./context";
+import { keepForOffline } from "./new-version";
 import { readForeignWith } from "./ui/work/foreign/kept-pages";
 
 /** How often a course looks for what is due to be released, in milliseconds. */
@@ -30,6 +31,9 @@ readForeignWith(readForeign);
 const repository = openRepository();
 // The pages that need it report the failure; this only keeps it from counting as unhandled.
 repository.catch(() => null);
+
+// When the page has nothing else to do: the first visit is not to wait for what later visits need.
+if (import.meta.env.PROD) requestIdleCallback(() => void keepForOffline(), { timeout: 10_000 });
 
 startTransition(() => {
   hydrateRoot(

@@ -1,8 +1,11 @@
-import { useEffect, type ReactNode } from "react";
+import { useEffect, useSyncExternalStore, type ReactNode } from "react";
 import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from "react-router";
 import type { Route } from "./+types/root";
 import "./app.css";
 import { ignoreStrayFiles } from "./ui/files/stray-files";
+import { HintLayer } from "./ui/parts/hint-layer";
+import { isNewVersionWaiting, onNewVersion, takeNewVersion } from "./new-version";
+import { NewVersion } from "./ui/parts/new-version";
 import { Trouble } from "./ui/parts/trouble";
 
 export function Layout({ children }: { readonly children: ReactNode }) {
@@ -13,6 +16,8 @@ export function Layout({ children }: { readonly children: ReactNode }) {
         <meta name="viewport" content="width=device-width, initial-scale=1" />
         <title>Upright Quill</title>
         <link rel="icon" href="/quill.svg" type="image/svg+xml" />
+        <link rel="manifest" href="/app.webmanifest" />
+        <meta name="theme-color" content="#FAF7F0" />
         <Meta />
         <Links />
       </head>
@@ -36,11 +41,18 @@ export function HydrateFallback() {
 export const shouldRevalidate = () => false;
 
 export default function Root() {
+  const isNewer = useSyncExternalStore(onNewVersion, isNewVersionWaiting, () => false);
   useEffect(() => {
     document.documentElement.dataset.ready = "yes";
     return ignoreStrayFiles();
   }, []);
-  return <Outlet />;
+  return (
+    <>
+      <Outlet />
+      <HintLayer />
+      {isNewer && <NewVersion onUse={takeNewVersion} />}
+    </>
+  );
 }
 
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {

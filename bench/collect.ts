@@ -46,7 +46,7 @@ export async function measureSheet(state: CourseState): Promise<{ readonly read:
     ...assignments.map((_assignment, column) => ((row * 7 + column) % 40) / 2),
   ]);
   const sheet: Sheet = { name: "Scores", rows: [["Number", ...assignments.map(({ name }) => name)], ...rows] };
-  const blob = await writeSheets([sheet], "xlsx");
+  const blob = await writeSheets([sheet], "xlsx", "point");
   const start = performance.now();
   const [back] = await readSheets(blob, XLSX);
   const read = performance.now() - start;

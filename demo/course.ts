@@ -1,57 +1,17 @@
-import type { Command, Entry } from "#core/changes";
-import { decimal, required, type FileId, type Id, type Instant } from "#core/kernel";
-import { COURSE_DEFAULTS, makePassage, type Course, type Rubric } from "#core/model";
+import type { Entry } from "#core/changes";
+import { required, type FileId, type Instant } from "#core/kernel";
+import { makePassage } from "#core/model";
 import type { DemoDocument } from "./documents";
 import { MEMO_JUDGEMENTS } from "./judgements";
 import { assignment, judgeByRubric, judgeOverAll, later, spread, student } from "./judging";
 import { Pen } from "./pen";
+import { checkSafety, plan } from "./plan";
 import { demoPostFiles, demoPosts, SEMINAR } from "./posts";
 import { ANSWERS, QUESTIONS } from "./questions";
-import { PEOPLE, SECTIONS } from "./people";
-import { memoRubric, notebookRubric, outcomesRubric, reportRubric, sketchRubric, storyRubric } from "./rubrics";
+import { PEOPLE } from "./people";
+import { memoRubric, notebookRubric, outcomesRubric, reportRubric, sketchRubric } from "./rubrics";
 import { secondMarker } from "./second-marker";
-
-const MARKER = "marker:halden" as Id<"marker">;
-
-/** Settings that a new course starts with; the demo course uses them too. */
-export function startCommand(
-  course: Pick<Course, "id" | "title" | "shortTitle" | "institution" | "origin" | "createdAt" | "timeZone">,
-  markerName: string,
-  sections: readonly string[],
-): Extract<Command, { type: "startCourse" }> {
-  const bands = [
-    ["A", "90"],
-    ["B", "80"],
-    ["C", "70"],
-    ["D", "60"],
-    ["E", "0"],
-  ] as const;
-  return {
-    type: "startCourse",
-    markerName,
-    sections: [...sections],
-    course: {
-      ...course,
-      markerId: MARKER,
-      totals: "weighted",
-      lateRule: {
-        ratePercent: decimal("5"),
-        unit: "hours",
-        unitHours: 24,
-        base: "maximum",
-        capPercent: null,
-        floorPercent: null,
-        graceMinutes: 15,
-        graceKind: "threshold",
-      },
-      missingPercent: decimal("0"),
-      letters: bands.map(([letter, from]) => ({ letter, from: decimal(from) })),
-      passMark: decimal("60"),
-      percentPlaces: 1,
-      ...COURSE_DEFAULTS,
-    },
-  };
-}
+import { MARKER } from "./start";
 
 /** The id a demo document is kept under. */
 export const demoFileId = (document: DemoDocument): FileId =>
@@ -61,6 +21,7 @@ export const demoFileId = (document: DemoDocument): FileId =>
 export function demoJournal(documents: readonly DemoDocument[]): Entry[] {
   const pen = new Pen(MARKER);
   plan(pen);
+  checkSafety(pen);
   handIn(pen, documents);
   scoreReport(pen);
   scoreFieldWork(pen);
@@ -71,146 +32,20 @@ export function demoJournal(documents: readonly DemoDocument[]): Entry[] {
   return pen.entries;
 }
 
-function plan(pen: Pen): void {
-  const at = "2026-09-01T08:00:00Z";
-  const start = startCommand(
-    {
-      id: "course:reading-rivers" as Id<"course">,
-      title: "Reading Rivers: Field Hydrology",
-      shortTitle: "Reading Rivers",
-      institution: "Larkmere Institute",
-      origin: "demo",
-      createdAt: at as Instant,
-      timeZone: "Europe/Berlin",
-    },
-    "R. Halden",
-    SECTIONS,
-  );
-  pen.run(at, start, ["heron", "kingfisher"]);
-  const students = PEOPLE.map(({ number, givenName, familyName, email, section }) => ({
-    number,
-    givenName,
-    familyName,
-    email,
-    sectionId: `section:${section === 0 ? "heron" : "kingfisher"}` as Id<"section">,
-  }));
-  pen.run(
-    at,
-    { type: "addStudents", students },
-    PEOPLE.map((person) => person.slug),
-  );
-  const categories = [
-    ["reports", "Reports", "40"],
-    ["field-work", "Field work", "35"],
-    ["questions", "Questions", "25"],
-  ] as const;
-  for (const [slug, name, weight] of categories) {
-    pen.run(at, { type: "addCategory", name, weight: decimal(weight) }, [slug]);
-  }
-  const add = (
-    slug: string,
-    category: (typeof categories)[number][0],
-    names: readonly [name: string, shortName: string],
-    more: {
-      readonly points: string;
-      readonly dueAt: string | null;
-      readonly rubric?: Rubric;
-      readonly paper?: true;
-      readonly bonus?: true;
-      readonly showsRubric?: true;
-      readonly task: string;
-    },
-  ) => {
-    pen.run(
-      at,
-      {
-        type: "addAssignment",
-        name: names[0],
-        shortName: names[1],
-        categoryId: `category:${category}` as Id<"category">,
-        points: decimal(more.points),
-        dueAt: more.dueAt as Instant | null,
-        channel: more.paper ? "paper" : "file",
-        bonus: more.bonus ?? false,
-        showsRubric: more.showsRubric ?? false,
-        rubric: more.rubric ?? null,
-        task: more.task,
-      },
-      [slug],
-    );
-  };
-  add("gauging-report", "reports", ["Gauging report", "Gauging"], {
-    points: "100",
-    dueAt: "2026-09-25T16:00:00Z",
-    rubric: reportRubric,
-    paper: true,
-    task: "Gauge the Ossel at the footbridge and report the flow with its uncertainty.",
-  });
-  add("flood-memo", "reports", ["Flood-frequency memo", "Flood memo"], {
-    points: "100",
-    dueAt: "2026-10-23T16:00:00Z",
-    rubric: memoRubric,
-    showsRubric: true,
-    task: "In 300 to 700 words, advise the catchment board on the hundred-year flood and the levee.",
-  });
-  add("story-map", "reports", ["Catchment story map", "Story map"], {
-    points: "100",
-    dueAt: "2026-12-11T17:00:00Z",
-    rubric: storyRubric,
-    task: "Tell the story of the catchment in five or six stops.",
-  });
-  add("field-notebook", "field-work", ["Field notebook", "Notebook"], {
-    points: "40",
-    dueAt: "2026-10-02T16:00:00Z",
-    rubric: notebookRubric,
-    paper: true,
-    task: "Your notebook of the field week, on paper.",
-  });
-  add("site-sketch", "field-work", ["Site sketch", "Sketch"], {
-    points: "20",
-    dueAt: "2026-10-09T16:00:00Z",
-    rubric: sketchRubric,
-    paper: true,
-    task: "A plan of the gravel bar, to scale.",
-  });
-  add("bridge-count", "field-work", ["Bridge count", "Bridge"], {
-    points: "0",
-    dueAt: "2026-10-30T17:00:00Z",
-    paper: true,
-    bonus: true,
-    task: "Bonus: count driftwood at the footbridge for an hour. Up to 3 points, pure gain.",
-  });
-  add("practice", "questions", ["Practice questions", "Practice"], {
-    points: "20",
-    dueAt: "2026-10-12T16:00:00Z",
-    paper: true,
-    task: "Six questions on rating curves, for practice: they count nowhere.",
-  });
-  add("question-paper", "questions", ["Question paper 1", "Questions 1"], {
-    points: "50",
-    dueAt: "2026-10-16T08:00:00Z",
-    paper: true,
-    task: "Ten questions on rating curves and return periods.",
-  });
-  add("seminar", "questions", ["Seminar discussion", "Seminar"], {
-    points: "20",
-    dueAt: null,
-    paper: true,
-    task: "Lead one discussion in the second half of term.",
-  });
-  pen.run(at, { type: "editAssignment", assignmentId: SEMINAR, fields: { channel: "discussion" } });
-}
-
 function handIn(pen: Pen, documents: readonly DemoDocument[]): void {
   const inOrder = [...documents].sort((a, b) => a.at.localeCompare(b.at));
-  for (const document of inOrder) {
-    const { at, name, mediaType, size } = document;
-    pen.run(at, {
+  const isTogether = (one: DemoDocument, other: DemoDocument | undefined) =>
+    one.assignment === other?.assignment && one.student === other.student && one.at === other.at;
+  for (const [place, document] of inOrder.entries()) {
+    if (isTogether(document, inOrder[place - 1])) continue;
+    pen.run(document.at, {
       type: "addHandIn",
       assignmentId: assignment(document.assignment),
       studentId: student(document.student.replace(/-attempt-\d+$/, "")),
-      at,
-      files: [{ id: demoFileId(document), name, mediaType, size }],
+      at: document.at,
+      files: inOrder
+        .filter((other) => isTogether(document, other))
+        .map((one) => ({ id: demoFileId(one), name: one.name, mediaType: one.mediaType, size: one.size })),
     });
   }
 }

@@ -1,4 +1,5 @@
-export { demoFileId, demoJournal, startCommand } from "./course";
+export { demoFileId, demoJournal } from "./course";
+export { startCommand } from "./start";
 export { demoInboxSchema } from "./inbox";
 export { demoDocumentsSchema } from "./documents";
 export { demoPostFiles } from "./posts";

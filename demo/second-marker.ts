@@ -47,7 +47,7 @@ export function secondMarker(pen: Pen): void {
     { at: "2026-10-02T12:10:00Z" as Instant, fresh, seed: 20_261_002 },
   );
   run("2026-10-02T12:10:00Z", { type: "handOverPacket", packet: made.packet, markerName: MARKER });
-  const back = judgedThere(made.entries, pen.state, made.packet.papers, fresh);
+  const back = judgedThere(made.entries, pen.state, { papers: made.packet.papers, apart: sample[2], fresh });
   const returned = readReturned(pen.state, back);
   if (!returned.ok) throw new Error(`demo: the packet is refused: ${returned.issue.code}`);
   const at = "2026-10-05T15:00:00Z" as Instant;
@@ -64,8 +64,16 @@ export function secondMarker(pen: Pen): void {
 function judgedThere(
   entries: readonly Entry[],
   course: CourseState,
-  papers: readonly { readonly studentId: StudentId; readonly code: StudentId }[],
-  fresh: () => string,
+  {
+    papers,
+    apart,
+    fresh,
+  }: {
+    readonly papers: readonly { readonly studentId: StudentId; readonly code: StudentId }[];
+    /** Whose paper is judged far off the first judgement. */
+    readonly apart: StudentId | undefined;
+    readonly fresh: () => string;
+  },
 ): readonly Entry[] {
   const journal = [...entries];
   let state = stateOf(entries);
@@ -76,7 +84,7 @@ function judgedThere(
         required(course.judgements[GAUGING]?.[`${GAUGING}/${studentId}/${criterion.id}`]?.points, "first points"),
       );
       const most = Number(required(criterion.levels.at(-1), "level").max);
-      const beside = place === 2 ? -1.5 : (Math.round(2 * spread(place, 70 + row)) - 1) / 2;
+      const beside = studentId === apart ? -1.5 : (Math.round(2 * spread(place, 70 + row)) - 1) / 2;
       const points = Math.max(0, Math.min(most, first + beside));
       const command: Command = {
         type: "judge",

@@ -7,7 +7,7 @@ const SCREENS: readonly (readonly [name: string, place: string])[] = [
   ["course board", ""],
   ["desk with a PDF", "/score/flood-memo/hano-abeyra"],
   ["desk with Markdown", "/score/flood-memo/aldous-brenn"],
-  ["desk without work", "/score/gauging-report/mei-barrow"],
+  ["desk without work", "/score/field-notebook/mei-barrow"],
   ["desk with a Word file", "/score/flood-memo/bram-oduya"],
   ["desk with a drawing", "/score/site-sketch/esi-okonwe"],
   ["collect", "/collect"],

@@ -40,12 +40,12 @@ test("a bonus is planned in two acts, and a status with its comment given in two
   plan.done("bonus from the plan", 2);
   await expect(page.getByRole("button", { name: /^Undo: Assignment Rain diary added/ })).toBeVisible();
   await open(page, "/courses/reading-rivers/gradebook");
-  await cell(page, "Question paper 1, Dov Amsel").click();
+  await cell(page, "Catchment story map, Dov Amsel").click();
   const status = new Acts(page);
   await status.type("x: in hospital");
   await status.key("Enter");
   status.done("status with a comment, each figure", 2);
-  await expect(cell(page, "Question paper 1, Dov Amsel")).toHaveAttribute("aria-label", /: excused$/);
+  await expect(cell(page, "Catchment story map, Dov Amsel")).toHaveAttribute("aria-label", /: excused$/);
   const bonus = new Acts(page);
   await bonus.click(cell(page, "Bridge count, Dov Amsel"));
   await bonus.key("x");

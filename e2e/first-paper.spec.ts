@@ -67,14 +67,17 @@ test("the whole job: judge a PDF by keyboard, missing, excused, totals, release,
   await expect(cell(page, "Flood-frequency memo", "Kesi Strand")).toHaveText("excused");
   // Ilse: reports (76 + 64) / 200 = 70 %; field work (31 + 14.5) / 60 = 75.833... %; questions open.
   // now = (40 x 70 + 35 x 75.8333) / 75 = (2800 + 2654.1667) / 75 = 72.722... -> 72.7, a C.
-  // lowest: reports 140/300, field work 45.5/60, questions 0/70: 40 x 46.6667 % + 35 x 75.8333 % = 45.2083 -> 45
-  // highest: reports 240/300, questions full: 40 x 80 % + 35 x 75.8333 % + 25 = 83.5417 -> 84
+  // All of it lies in the autumn term, which weighs 40; the spring term holds nothing and is left out; the field exam weighs 20.
+  // lowest: reports 140/300, field work 45.5/60, questions 0/50: 40 x 46.6667 % + 35 x 75.8333 % = 45.2083,
+  //   with no point in the exam (40 x 45.2083 + 20 x 0) / 60 = 30.1389 -> 30
+  // highest: reports 240/300, questions full: 40 x 80 % + 35 x 75.8333 % + 25 = 83.5417,
+  //   with a full exam (40 x 83.5417 + 20 x 100) / 60 = 89.0278 -> 89
   const ilse = page.getByRole("row", { name: /^Ilse Tarnowe/ });
   await expect(ilse).toContainText("76");
   await expect(ilse).toContainText("31");
   await expect(ilse).toContainText("14.5");
   await expect(ilse).toContainText("72.7");
-  await expect(ilse).toContainText("45–84");
+  await expect(ilse).toContainText("30–89");
   // Jorun: reports (77 + 0) / 200 = 38.5 %; field work with 1 bonus (29.5 + 14 + 1) / 60 = 74.1667 %.
   // now = (40 x 38.5 + 35 x 74.1667) / 75 = (1540 + 2595.8333) / 75 = 55.1444 -> 55.1
   await expect(page.getByRole("row", { name: /^Jorun Nakade/ })).toContainText("55.1");

@@ -1,3 +1,4 @@
+import AxeBuilder from "@axe-core/playwright";
 import { strToU8, zipSync } from "fflate";
 import { allKept, expect, open, openDemo, takeUp, test } from "./helpers";
 
@@ -55,4 +56,42 @@ test("code, notebooks, OpenDocument and spreadsheets are shown in place and rema
 
   await open(page, "/courses/reading-rivers/score/story-map/clea-vantor");
   await expect(page.getByText("Ask the student for the slides as a PDF", { exact: false })).toBeVisible();
+});
+
+test("an archive is a list whose parts open as files of the hand-in, are written on, and go with one undo", async ({
+  page,
+}) => {
+  await openDemo(page, "/score/story-map/ilse-tarnowe");
+  const buffer = Buffer.from(
+    zipSync({
+      "map/flow.py": strToU8(CODE),
+      "map/readme.md": strToU8("# Three stops\n\nThe weir comes first."),
+      "../climbs.txt": strToU8("out"),
+    }),
+  );
+  await page.getByLabel("Add files").setInputFiles([{ name: "story.zip", mimeType: "application/zip", buffer }]);
+  await allKept(page);
+  const list = page.getByRole("list", { name: "Files in the archive" });
+  await expect(list.getByRole("listitem")).toHaveCount(2);
+  await expect(page.getByRole("region", { name: "What lies in story.zip" })).toContainText(
+    /climbs\.txt .*was left out/,
+  );
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map(({ id }) => id)).toEqual([]);
+  await list.getByRole("button", { name: "Open map/readme.md" }).click();
+  await expect(page.getByText("The weir comes first.")).toBeVisible();
+  await takeUp(page, "comes first");
+  await page.keyboard.press("n");
+  await page.keyboard.type("Why first?");
+  await page.keyboard.press("Escape");
+  await allKept(page);
+  await page.reload();
+  await expect(page.getByRole("list", { name: "Notes in the margin" })).toContainText("Why first?");
+  const files = page.getByRole("navigation", { name: "Files" });
+  await files.getByRole("link", { name: "story.zip" }).click();
+  await expect(list.getByRole("link", { name: "Read map/readme.md" })).toBeVisible();
+  await list.getByRole("button", { name: "Open map/flow.py" }).click();
+  await expect(files.getByRole("link")).toHaveText(["story.zip", "readme.md", "flow.py"]);
+  await page.getByRole("button", { name: /^Undo: Catchment story map: 1 hand-in taken in/ }).click();
+  await expect(files.getByRole("link")).toHaveText(["story.zip", "readme.md"]);
 });

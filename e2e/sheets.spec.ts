@@ -42,7 +42,7 @@ const filledIn = (sheets: readonly Sheet[], entries: Readonly<Record<string, She
     };
   });
 const bytesOf = async (sheets: readonly Sheet[], format: "xlsx" | "ods") =>
-  Buffer.from(await (await writeSheets(sheets, format)).arrayBuffer());
+  Buffer.from(await (await writeSheets(sheets, format, "point")).arrayBuffer());
 
 test("a marks sheet that somebody else made: dropped, looked over, taken in", async ({ page }) => {
   await openDemo(page, "/collect?into=story-map");

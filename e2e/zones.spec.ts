@@ -104,3 +104,44 @@ test("a paper that lies otherwise is mended alone, and the zone can be taken bac
   await open(page, "/courses/reading-rivers/score/story-map/greta-lindqvar/zones");
   await expect(page.getByText("Greta Lindqvar has handed in nothing that has pages.", { exact: false })).toBeVisible();
 });
+
+test("an exam on paper: one says where each question is answered, and reads that part of every paper, with its marks", async ({
+  page,
+}) => {
+  await openDemo(page, "/collect?into=practice");
+  const [buffer, other] = [await makePdf({ pages: 2 }), await makePdf({ pages: 3 })];
+  await page.locator('input[type="file"][aria-label="Choose files"]').setInputFiles([
+    { name: "Cato Mirelle.pdf", mimeType: "application/pdf", buffer },
+    { name: "Esi Okonwe.pdf", mimeType: "application/pdf", buffer: other },
+  ]);
+  await page.getByRole("button", { name: "Take in 2 hand-ins" }).click();
+  await allKept(page);
+  await open(page, "/courses/reading-rivers/score/practice/cato-mirelle");
+  await page.locator(".text-layer span").first().waitFor();
+  // A pin where the first question is answered.
+  await page.keyboard.press("t");
+  for (let step = 0; step < 3; step += 1) await page.keyboard.press("ArrowUp");
+  await page.keyboard.press("Enter");
+  await page.keyboard.type("Units?");
+  await page.keyboard.press("Control+Enter");
+  await allKept(page);
+  await page.getByRole("button", { name: "More for this paper" }).click();
+  await page.getByRole("menuitem", { name: "Where each question is answered" }).click();
+  await page.getByRole("button", { name: /^Question 1: / }).click();
+  await page.getByRole("button", { name: "Put it there" }).click();
+  await allKept(page);
+  await page.getByRole("link", { name: "To the answers" }).click();
+  // Read from the paper it waits, though no text came in; who answered in text is read as before.
+  const line = page.getByRole("list", { name: "Answers" }).getByRole("listitem").filter({ hasText: "Cato Mirelle" });
+  await expect(line).toContainText("waits");
+  await expect(line.getByRole("img", { name: "Part of page 1 of Cato Mirelle.pdf" }).locator("canvas")).toBeAttached();
+  await expect(line.locator("[data-remark]")).toHaveCount(1);
+  await line.getByRole("button", { name: "Cato Mirelle" }).click();
+  await page.keyboard.press("2");
+  await expect(line.locator("strong")).toHaveText("2");
+  const pages = page.getByRole("img", { name: /^Part of page 1 of / });
+  await expect(pages).toHaveCount(2);
+  await page.getByRole("checkbox", { name: "Without names" }).click();
+  await expect(page.getByRole("img", { name: /Cato|Esi/ })).toHaveCount(0);
+  await expect(pages).toHaveCount(2);
+});

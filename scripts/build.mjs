@@ -19,6 +19,7 @@ export function prepare() {
 export function build() {
   prepare();
   runOrStop(bin("react-router"), ["build"]);
+  runOrStop("node", ["scripts/offline.mjs"]);
   runOrStop(bin("tsc"), ["-p", "tsconfig.server.json"]);
 }
 

@@ -17,7 +17,7 @@ import type { SheetFormat } from "./tables/sheets-out";
 import type { Cover } from "#core/collect";
 import type { CoverWish, FeedbackSheet, FontFile, FoundMark, MarkedPaper } from "./pdf/messages";
 import type { FileId, Instant, Result } from "#core/kernel";
-import type { Rubric, Student } from "#core/model";
+import type { DecimalMark, Rubric, Student } from "#core/model";
 
 export type { ComparedWork, OverlapJobs, SharedText, WorkText } from "./overlap/messages";
 export type { SheetFormat } from "./tables/sheets-out";
@@ -82,7 +82,17 @@ export interface TableJobs {
   readonly rubric: (text: string) => Promise<Result<Rubric, RubricFileIssue>>;
   /** The sheets of a spreadsheet of this media type. @throws where it cannot be read */
   readonly readSheets: (blob: Blob, mediaType: string) => Promise<readonly Sheet[]>;
-  readonly writeSheets: (sheets: readonly Sheet[], format: SheetFormat) => Promise<Blob>;
+  /** People and line items of a roster-and-results set; null for an archive that is none. */
+  readonly planOfSet: (archive: Blob) => Promise<SetPlan | null>;
+  readonly writeSheets: (sheets: readonly Sheet[], format: SheetFormat, mark: DecimalMark) => Promise<Blob>;
+}
+
+/** What a course's plan can take from a roster-and-results set; null where the set has none of it. */
+export interface SetPlan {
+  /** A roster, as it could be pasted. */
+  readonly roster: string | null;
+  /** Line items as lines of shorthand. */
+  readonly shorthand: string | null;
 }
 
 /** What the PDF worker can be asked. */

@@ -1,7 +1,8 @@
 import { useEffect, useSyncExternalStore } from "react";
 import { useRevalidator } from "react-router";
-import type { CourseState } from "#core/model";
+import { courseOf, type CourseState } from "#core/model";
 import type { CourseSession } from "#storage";
+import { writeAs } from "../ui/words/figures";
 import { isMissing } from "./open-course";
 
 /** What a page shows of a course, and how it hears that it is another. */
@@ -24,6 +25,7 @@ interface Shown<T> {
  */
 export function live<T>(session: CourseSession, select: (state: CourseState) => T): Live<T> {
   let basis = session.state;
+  writeAs(courseOf(basis));
   let shown: Shown<T> = { value: select(basis), isGone: false };
   return {
     subscribe: session.subscribe,
@@ -31,6 +33,8 @@ export function live<T>(session: CourseSession, select: (state: CourseState) => 
       const { state } = session;
       if (state === basis) return shown;
       basis = state;
+      // Whoever hears of a new state first says how its figures are written, before any of them is put into words.
+      writeAs(courseOf(state));
       shown = following(shown, () => select(state));
       return shown;
     },

@@ -1,6 +1,8 @@
 import { data, type RouterContextProvider } from "react-router";
 import type { CourseSession, Repository } from "#storage";
+import { courseOf } from "#core/model";
 import { repositoryContext } from "../context";
+import { writeAs } from "../ui/words/figures";
 
 export interface OpenCourse {
   readonly repository: Repository;
@@ -13,6 +15,7 @@ export async function openCourse(context: Readonly<RouterContextProvider>, slot:
   const session = await repository.session(slot);
   // eslint-disable-next-line @typescript-eslint/only-throw-error -- the router's way to answer 404
   if (!session) throw data(`There is no course "${slot}" in this browser.`, { status: 404 });
+  writeAs(courseOf(session.state));
   return { repository, session };
 }
 

@@ -99,6 +99,7 @@ describe("the page behind a marked paper", () => {
       standing: "handedIn",
       points: decimal("71"),
       exact: "71/1",
+      level: null,
       maximum: decimal("100"),
       beforeDeduction: decimal("81"),
       unitsLate: 2,

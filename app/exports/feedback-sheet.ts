@@ -3,6 +3,7 @@ import type { FacetContents } from "#core/release";
 import type { FeedbackSheet, SheetPassage } from "../../workers/protocol";
 import { classFiguresWords, deductionWords, ofMaximum, scoreWords } from "#core/words";
 import { plainWords } from "../ui/letter/formatted";
+import { inMark } from "../ui/words/figures";
 
 interface SheetContent extends Omit<FacetContents, "classFigures"> {
   readonly title: string;
@@ -33,7 +34,7 @@ export function feedbackSheet({
   const said = notes.filter(({ target, body }) => body !== "" || target.kind === "passage");
   const rowOf = (row: (typeof rows)[number]) => ({
     name: row.name,
-    points: row.maximum === "" ? "" : row.notApplicable ? "does not apply" : ofMaximum(row.points, row.maximum),
+    points: row.maximum === "" ? "" : row.notApplicable ? "does not apply" : inMark(ofMaximum(row.points, row.maximum)),
     level: [row.level, row.descriptor].filter(Boolean).join(": "),
     comment: comments?.criteria.find(({ criterionId }) => criterionId === row.criterionId)?.comment ?? "",
     passages: said.filter((note) => note.criterionId === row.criterionId).map(passage),
@@ -42,8 +43,11 @@ export function feedbackSheet({
     title,
     course,
     name,
-    score: score && scoreWords(score),
-    scoreNote: [score ? deductionWords(score) : null, classFigures ? classFiguresWords(classFigures) : null]
+    score: score && inMark(scoreWords(score)),
+    scoreNote: [
+      score ? inMark(deductionWords(score)) : null,
+      classFigures ? inMark(classFiguresWords(classFigures)) : null,
+    ]
       .filter(Boolean)
       .join(". "),
     overall: plainWords(comments?.overall ?? ""),
@@ -51,7 +55,7 @@ export function feedbackSheet({
     answers: (rubric?.answers ?? []).map(({ prompt, text, points, maximum, comment }) => ({
       prompt,
       text: text || "no answer",
-      points: ofMaximum(points, maximum),
+      points: inMark(ofMaximum(points, maximum)),
       comment,
     })),
     others: said.filter((note) => !listed.has(note.criterionId)).map(passage),

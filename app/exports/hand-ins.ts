@@ -32,7 +32,7 @@ export async function handInsArchive({ state, assignment, repository, slot, sign
   }
   const wish = { assignmentIds: [assignment.id], comments: true, totals: false, section: true, standing: false };
   const sheets = scoresSheets(state, wish, repository.surroundings.now());
-  const sheet = await runTableJob((jobs) => jobs.writeSheets(sheets, "xlsx"), signal);
+  const sheet = await runTableJob((jobs) => jobs.writeSheets(sheets, "xlsx", "point"), signal);
   made.push({ name: "Scores.xlsx", mediaType: sheet.type, bytes: new Uint8Array(await sheet.arrayBuffer()) });
   const bytes = await runCopyJobs((jobs) => jobs.pack(made), signal);
   return { archive: new Blob([bytes], { type: "application/zip" }), files: made.length - 1 };

@@ -54,11 +54,12 @@ export {
   type FinalGrade,
 } from "./tables/final-grades";
 export { outcomeReports, outcomesCsv, type OutcomeReport } from "./tables/outcome-report";
+export { rosterOfSet, shorthandOfSet } from "./tables/plan-of-set";
 export { resultsSheet } from "./tables/results-sheet";
 export { rosterResultsArchive, rosterResultsFiles } from "./tables/roster-results";
 export { progressReport, type ProgressReport } from "./student-copy/progress-report";
 export { asItLeft, scoresIn, scoresSheets } from "./sheets/scores-sheet";
 export { cellText, isSheetType, SHEET_TYPES, type Sheet, type SheetCell } from "./sheets/sheet";
 export { findHead, type ColumnMeaning, type SheetHead } from "./sheets/sheet-columns";
-export type { SheetEntryIssue } from "./sheets/sheet-entry";
+export type { LetterRead, SheetEntryIssue } from "./sheets/sheet-entry";
 export { cellsToEnter, previewSheet, type SheetCellPreview, type SheetPreview } from "./sheets/sheet-preview";

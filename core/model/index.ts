@@ -7,6 +7,8 @@ export {
   type Course,
   type LateRule,
   type Term,
+  type DateOrder,
+  type DecimalMark,
 } from "./records/course";
 export { commentField, decimalField, idField, instantField, nameField, recordKeyField } from "./records/fields";
 export { byName, fullName, listName, STUDENT_DEFAULTS, initials, type Section, type Student } from "./records/people";
@@ -119,13 +121,14 @@ export {
 } from "./records/moderation";
 export { packetSchema, type Packet } from "./records/packet";
 export { asideSchema } from "./records/aside";
-export { zoneSchema, type Zone } from "./records/zone";
+export { zoneSchema, type Zone, type ZoneTarget } from "./records/zone";
+export { levelGiven } from "./tables/level-given";
 export { zonesFor } from "./tables/zones";
 export { dueFor, dueTimesPassed, isOverFor } from "./tables/due";
 export { cutAt, recordAt, recordsOf, StateEditor, wholeTable, withRecords } from "./tables/tables";
 export { fullState, slimState, type SlimState } from "./tables/slim";
 export { completeFields, completeRecord } from "./tables/complete";
-export { fileSchema, mediaTypeOf, workKindOf, type WorkFile, type WorkKind } from "./records/file";
+export { fileSchema, isArchiveFile, mediaTypeOf, workKindOf, type WorkFile, type WorkKind } from "./records/file";
 export { differencesOf, type Stretch } from "./text/differences";
 export { rosterName } from "./text/roster-name";
 export { findStudents, plainText } from "./text/find-student";

@@ -44,7 +44,7 @@ function releasedItem(state: CourseState, assignment: Assignment, studentId: Stu
   const copy = isShown(state, assignment, studentId, "score") && copyOf(state, assignment.id, studentId).score?.content;
   if (!copy) return { ...own, value: null, standing: "notCounted" };
   const counted = copy.exact === null ? null : fromFraction(copy.exact);
-  return itemOf(assignment, { standing: copy.standing, counted, wordsOnly: false });
+  return itemOf(assignment, { standing: copy.standing, counted, wordsOnly: copy.level !== null && counted === null });
 }
 
 /** The value of an assignment that a student has been given and sees; null where there is none. */

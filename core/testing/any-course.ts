@@ -72,6 +72,8 @@ const anyCourseRecord: fc.Arbitrary<Course> = fc.record({
   releasePasses: fc.constant([]),
   packet: fc.constant(null),
   namesBy: fc.constantFrom("given" as const, "family" as const),
+  decimalMark: fc.constantFrom("point" as const, "comma" as const),
+  dateOrder: fc.constantFrom("day" as const, "month" as const),
 });
 
 const anyCategory = (index: number, parents: number): fc.Arbitrary<Category> =>

@@ -1,5 +1,5 @@
 export type { Account, Provenance, WhyLeftOut } from "./account/account";
-export { answerPoints } from "./rules/answers";
+export { answerPoints, answersSum, keyPoints } from "./rules/answers";
 export { categoryTotal, type CategoryTotal, type Item, type Outlook } from "./rules/category-total";
 export {
   figuresOf,

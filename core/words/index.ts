@@ -1,4 +1,5 @@
 export { counted } from "./counted";
+export { withMark } from "./decimal-mark";
 export { dayText, longDayText, longMomentText, momentText } from "./dates";
 export { FACET_NAMES, FACET_WORDS } from "./facets";
 export { latenessShort, latenessWords } from "./lateness";

@@ -24,6 +24,11 @@ describe("a score in words", () => {
     expect(scoreWords(copy)).toBe(words);
   });
 
+  it("is its level alone where a level says all there is", () => {
+    expect(scoreWords({ ...score("handedIn", null), level: "Not yet" })).toBe("Not yet");
+    expect(scoreWords({ ...score("missing", null), level: null })).toBe("missing");
+  });
+
   it("is the same inside the account of a total", () => {
     const told = (dropped: boolean): Told => ({ kind: "score", ...score("handedIn", "17.5"), dropped });
     expect([told(false), told(true)].map(toldWords)).toEqual(["17.5 / 20", "17.5 / 20, dropped"]);

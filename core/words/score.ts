@@ -12,10 +12,15 @@ export const ofMaximum = (points: string | null, maximum: string): string =>
 export const missingWords = (points: string | null, maximum: string): string =>
   points === null || maximum === "0" ? "missing" : `missing, ${ofMaximum(points, maximum)}`;
 
+/** What is told of a score; `level`: one that says all there is, without points. */
+type ScoreTold = Pick<ScoreCopy, "standing" | "points" | "maximum"> & { readonly level?: string | null };
+
 /** A score as it is read everywhere: on screens, in copies, letters and reports. */
-export function scoreWords({ standing, points, maximum }: Pick<ScoreCopy, "standing" | "points" | "maximum">): string {
+export function scoreWords(copy: ScoreTold): string {
+  const { standing, points, maximum, level = null } = copy;
   if (standing === "excused") return "excused";
   if (standing === "missing") return missingWords(points, maximum);
+  if (level !== null) return level;
   return maximum === "0" ? `${pointsWords(points)}, bonus` : ofMaximum(points, maximum);
 }
 

@@ -6,6 +6,7 @@ import { fileURLToPath } from "node:url";
 import MarkdownIt from "markdown-it";
 import { makeInbox } from "./inbox.mjs";
 import { writePdf } from "./pdf.mjs";
+import { takePhotograph } from "./photograph.mjs";
 import { drawSketch } from "./sketch.mjs";
 import { makeWord } from "./word.mjs";
 
@@ -71,16 +72,23 @@ export async function makeDocuments(target = join(root, "public", "demo")) {
       else if (fields.format === "html") writeFileSync(path, storedPage(title, body));
       else if (fields.format === "sketch") writeFileSync(path, drawSketch(sketchOf(fields, body)));
       else writeFileSync(path, body);
-      documents.push({
+      const document = (file, type, text) => ({
         assignment,
         student,
         at: fields.at,
-        name,
-        url: `/demo/${assignment}-${name}`,
-        mediaType,
-        size: statSync(path).size,
-        text: plainText(body),
+        name: file,
+        url: `/demo/${assignment}-${file}`,
+        mediaType: type,
+        size: statSync(join(target, `${assignment}-${file}`)).size,
+        text,
       });
+      // A photograph of the place comes before the plan of it, in the same hand-in.
+      if (fields.photograph) {
+        const photograph = `${student}-photograph.jpg`;
+        writeFileSync(join(target, `${assignment}-${photograph}`), takePhotograph(Number(fields.photograph)));
+        documents.push(document(photograph, "image/jpeg", ""));
+      }
+      documents.push(document(name, mediaType, plainText(body)));
     }
   }
   await makeInbox(join(target, "inbox"));

@@ -1,13 +1,7 @@
 // Draws a plan of the gravel bar as a student might: a picture with a channel, a bar, arrows, a scale, and hand-written
 // words. What a plan lacks (scale, north, arrows) is said in its source.
 
-const chance = (seed) => {
-  let state = seed * 2_654_435_761 + 12_345;
-  return () => {
-    state = (state * 1_103_515_245 + 12_345) % 2_147_483_648;
-    return state / 2_147_483_648;
-  };
-};
+import { chance } from "./chance.mjs";
 
 const figure = (value) => value.toFixed(1);
 

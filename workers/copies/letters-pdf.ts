@@ -1,7 +1,7 @@
 import { PDFDocument, rgb } from "@cantoo/pdf-lib";
 import type { StudentCopyContent } from "#core/formats";
 import type { FeedbackSheet, FontFile } from "../pdf/messages";
-import { toldWords } from "#core/words";
+import { toldWords, withMark } from "#core/words";
 import { writeSheet } from "../pdf/feedback-page";
 import { Flow } from "../pdf/flow";
 import { Typeface } from "../pdf/typeface";
@@ -33,20 +33,24 @@ export async function writeLetters(
   return await document.save();
 }
 
-async function writeTotals(flow: Flow, { course, name, totals }: StudentCopyContent): Promise<void> {
+async function writeTotals(flow: Flow, { course, name, totals, decimalMark }: StudentCopyContent): Promise<void> {
+  const figure = (text: string) => withMark(text, decimalMark);
   await flow.write("Where you stand", { size: 18, weight: "strong", after: 2 });
   await flow.write(`${course} · for ${name}`, { size: 10.5, colour: SOFT, after: 8 });
   for (const total of totals) {
     flow.rule();
     const text = total.shows === "percent" ? `${total.text} %` : total.text;
-    await flow.writeEnds(total.name, text, { size: 12.5, weight: "strong", before: 4 });
+    await flow.writeEnds(total.name, figure(text), { size: 12.5, weight: "strong", before: 4 });
     const rests = total.restsOnSealed ? "It takes in work that is not released yet." : "It rests on what you see here.";
     await flow.write(rests, { size: 10.5, colour: SOFT });
     for (const part of total.parts) {
-      const weight = part.weight === null ? "" : `, weight ${part.weight} %`;
-      await flow.writeEnds(`${part.name}${weight}`, toldWords(part.told) ?? "not shown", { size: 11, before: 3 });
+      const weight = part.weight === null ? "" : `, weight ${figure(part.weight)} %`;
+      await flow.writeEnds(`${part.name}${weight}`, figure(toldWords(part.told) ?? "not shown"), {
+        size: 11,
+        before: 3,
+      });
       for (const item of part.items) {
-        await flow.writeEnds(item.name, toldWords(item.told) ?? "not released", {
+        await flow.writeEnds(item.name, figure(toldWords(item.told) ?? "not released"), {
           size: 10.5,
           colour: SOFT,
           indent: 12,

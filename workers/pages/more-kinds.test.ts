@@ -149,7 +149,7 @@ describe("an OpenDocument text", () => {
 describe("a spreadsheet that was handed in", () => {
   const XLSX = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet";
   const written = async (rows: readonly (readonly (string | number)[])[]) =>
-    new Uint8Array(await (await writeSheets([{ name: "Gauging", rows }], "xlsx")).arrayBuffer());
+    new Uint8Array(await (await writeSheets([{ name: "Gauging", rows }], "xlsx", "point")).arrayBuffer());
 
   it("is shown as a table of its values, its columns by their letters", async () => {
     const { nodes } = whole(await openSpreadsheet(await written([["depth", "speed"], [0.42, 0.31]]), XLSX)); // prettier-ignore

@@ -53,7 +53,7 @@ const written = {} as Record<"xlsx" | "ods", string>;
 beforeAll(async () => {
   for (const format of ["xlsx", "ods"] as const) {
     written[format] = join(folder, `from-${format}.${format}`);
-    writeFileSync(written[format], Buffer.from(await (await writeSheets([SCORES], format)).arrayBuffer()));
+    writeFileSync(written[format], Buffer.from(await (await writeSheets([SCORES], format, "point")).arrayBuffer()));
   }
 });
 

@@ -1,4 +1,5 @@
 import { writeCsv, type Cell, type Sheet, type SheetCell } from "#core/formats";
+import type { DecimalMark } from "#core/model";
 
 /** A format in which a sheet leaves. */
 export type SheetFormat = "xlsx" | "ods" | "csv";
@@ -13,13 +14,13 @@ const MEDIA_TYPES: Readonly<Record<SheetFormat, string>> = {
 const NARROW = 10;
 const WIDE = 24;
 
-/** Writes sheets; a text is never a formula. Of several sheets, CSV holds the first alone. */
-export async function writeSheets(sheets: readonly Sheet[], format: SheetFormat): Promise<Blob> {
+/** Writes sheets; a text is never a formula. `mark`: how CSV writes decimals; the other formats hold them as numbers. Of several sheets, CSV holds the first alone. */
+export async function writeSheets(sheets: readonly Sheet[], format: SheetFormat, mark: DecimalMark): Promise<Blob> {
   if (format === "xlsx") return writeXlsx(sheets);
   if (format === "ods") return writeOds(sheets);
   const rows = (sheets[0]?.rows ?? []).map((row) => row.map(asCell));
   // The mark tells a spreadsheet program that the letters are UTF-8.
-  return new Blob([`\uFEFF${writeCsv(rows)}`], { type: MEDIA_TYPES.csv });
+  return new Blob([`\uFEFF${writeCsv(rows, mark)}`], { type: MEDIA_TYPES.csv });
 }
 
 const asCell = (cell: SheetCell): Cell =>

@@ -57,14 +57,14 @@ else:
 
 describe("a spreadsheet", () => {
   it.each(["xlsx", "ods"] as const)("written as %s comes back with the same cells on both sheets", async (format) => {
-    const blob = await writeSheets([SCORES, LEFT], format);
+    const blob = await writeSheets([SCORES, LEFT], format, "point");
     const back = await readSheets(blob, TYPES[format]);
     expect(back.map(({ name }) => name)).toEqual(["Scores", "As it left"]);
     expect(back.map(cut)).toEqual([SCORES, LEFT].map(cut));
   });
 
   it("written as CSV is guarded against formulas, and comes back as text", async () => {
-    const blob = await writeSheets([SCORES, LEFT], "csv");
+    const blob = await writeSheets([SCORES, LEFT], "csv", "point");
     expect(await blob.text()).toContain("'=1+1");
     const [back] = await readSheets(blob, TYPES.csv);
     expect(back?.rows[1]).toEqual(["L26041", "Zoë Ångström", "17.5"]);
@@ -78,7 +78,7 @@ describe("a spreadsheet", () => {
     "%s holds no formula, figures as figures, and in .xlsx a frozen head (read by Python's zipfile and XML reader)",
     async (format, told) => {
       const path = join(folder, `scores.${format}`);
-      writeFileSync(path, Buffer.from(await (await writeSheets([SCORES], format)).arrayBuffer()));
+      writeFileSync(path, Buffer.from(await (await writeSheets([SCORES], format, "point")).arrayBuffer()));
       expect(execFileSync("/usr/bin/python3", ["-c", PYTHON, path], { encoding: "utf8" }).trim()).toBe(told);
     },
   );
@@ -102,7 +102,7 @@ describe("a spreadsheet", () => {
   });
 
   it("that is damaged is refused", async () => {
-    const bytes = await (await writeSheets([SCORES], "xlsx")).arrayBuffer();
+    const bytes = await (await writeSheets([SCORES], "xlsx", "point")).arrayBuffer();
     await expect(readSheets(new Blob([bytes.slice(0, 300)]), TYPES.xlsx)).rejects.toThrow();
   });
 });

@@ -10,6 +10,7 @@ import {
   type LeakReport,
 } from "#core/release";
 import { counted, dayText } from "#core/words";
+import { inMark } from "../../ui/words/figures";
 
 /** The board as it is drawn. */
 export interface BoardRows {
@@ -57,11 +58,11 @@ export function boardRows(state: CourseState, now: Instant): BoardRows {
     replies: unreadReplies(state).reduce((total, { count }) => total + count, 0),
     undated: undatedOf(state).map((assignment) => assignment.name),
     weightless: weightless.map(({ name }) => name),
-    weights: weightsAddUp(state) ? null : roundToText(sum(weights), 1),
+    weights: weightsAddUp(state) ? null : inMark(roundToText(sum(weights), 1)),
     groups: categoriesOf(state)
       .map(({ id, name, weight }) => ({
         id,
-        title: weight === null ? name : `${name} · ${weight} %`,
+        title: weight === null ? name : `${name} · ${inMark(weight)} %`,
         lanes: lanes.filter((lane) => lane.assignment.categoryId === id),
       }))
       .filter((group) => group.lanes.length > 0),
@@ -70,7 +71,7 @@ export function boardRows(state: CourseState, now: Instant): BoardRows {
 
 function detailOf(state: CourseState, assignment: CourseState["assignments"][string]): string {
   const due = assignment.dueAt ? `due ${dayText(assignment.dueAt, courseOf(state).timeZone)}` : "no due date";
-  const points = assignment.bonus ? "bonus" : `${assignment.points} pts`;
+  const points = assignment.bonus ? "bonus" : `${inMark(assignment.points)} pts`;
   return [assignment.channel === "paper" ? "on paper" : "", due, points].filter(Boolean).join(" · ");
 }
 

@@ -1,3 +1,4 @@
+import { inMark } from "../../ui/words/figures";
 import type { NotComputable, Statistic } from "#core/statistics";
 
 /** Why a statistic has no value, in words after "not computable: ". */
@@ -18,13 +19,15 @@ export function whyNot(issue: NotComputable): string {
 
 /** A figure to so many places, with a true minus. */
 export const fixed = (value: number, places = 1): string =>
-  value
-    .toFixed(places)
-    .replace(/^-(?=.*[1-9])/, "−")
-    .replace(/^-/, "");
+  inMark(
+    value
+      .toFixed(places)
+      .replace(/^-(?=.*[1-9])/, "−")
+      .replace(/^-/, ""),
+  );
 
 /** The same without zeros nobody needs. */
-export const short = (value: number, places = 1): string => fixed(value, places).replace(/\.0+$|(\.\d*?)0+$/, "$1");
+export const short = (value: number, places = 1): string => fixed(value, places).replace(/[.,]0+$|([.,]\d*?)0+$/, "$1");
 
 /** A statistic to so many places; a dash where there is none. */
 export const told = (found: Statistic, places = 1): string => (found.ok ? fixed(found.value, places) : "–");

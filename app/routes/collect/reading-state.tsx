@@ -1,17 +1,6 @@
 import { counted } from "#core/words";
+import { DROP_REMARK_WORDS } from "../../course/drop-remark-words";
 import type { Reading } from "../../course/tray-reading";
-
-const REMARKS: Readonly<Record<Reading["remarks"][number]["code"], string>> = {
-  archive_damaged: "is damaged and cannot be opened. Make it again, or drop its files.",
-  archive_locked: "is locked in its archive. Unpack it with its passphrase and drop the file.",
-  archive_too_large: "holds more than 2 GB or 20,000 files. Drop it in parts.",
-  archive_in_archive: "lies too deep in archives. Unpack the outer one and drop the inner.",
-  entry_damaged: "is damaged in its archive, or larger than it says. Make the archive again.",
-  path_climbs_out: "would lie outside of its archive and was left out. Rename it and drop it alone.",
-  file_too_large: "is larger than 500 MB. Ask for a smaller one.",
-  mail_damaged: "is no letter that can be read. Save it again from the mail program.",
-  mail_without_work: "has no attachment and says nothing. Ask for the work again.",
-};
 
 const TROUBLES: Readonly<Record<NonNullable<Reading["trouble"]>, string>> = {
   no_room:
@@ -56,7 +45,7 @@ export function ReadingState({
           <ul>
             {remarks.map(({ path, code }) => (
               <li key={`${path} ${code}`}>
-                <strong className="font-semibold">{path}</strong> {REMARKS[code]}
+                <strong className="font-semibold">{path}</strong> {DROP_REMARK_WORDS[code]}
               </li>
             ))}
           </ul>

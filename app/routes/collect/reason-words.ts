@@ -97,7 +97,7 @@ export function outlookWords(outlook: Outlook, unitHours: number): string[] {
     outlook.isBeyondAllowed ? "more attempts than allowed" : "",
     outlook.unitsLate > 0 ? `${latenessWords(outlook.unitsLate, unitHours)} late` : "",
     outlook.decision === "excused" ? "is excused" : "",
-    outlook.decision === "missing" ? "is marked missing" : "",
+    outlook.decision === "missing" ? (outlook.attempt > 1 ? "is marked missing" : "no longer missing then") : "",
     outlook.isScored ? "scored already" : "",
   ].filter(Boolean);
 }

@@ -124,7 +124,8 @@ export function trayRows({ state, assignment, pieces, matches, kept, time }: Tra
     return student ? rosterName(state, student) : "";
   };
   const workOf = (id: AssignmentId) => state.assignments[id]?.name ?? "";
-  const fileOf = (id: PieceId) => pieces.find((piece) => piece.id === id)?.file.name ?? "another";
+  const files = new Map(pieces.map((piece) => [piece.id, piece.file.name]));
+  const fileOf = (id: PieceId) => files.get(id) ?? "another";
   const piles = pileWords(state, pieces, nameOf);
   const rows = pieces.map((piece): TrayRow => {
     const out = back.get(piece.id);

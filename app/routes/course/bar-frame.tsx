@@ -76,7 +76,7 @@ export function Step({
     <span>
       {children}
       {count > 0 && (
-        <span className="figures ms-1 text-[13px] font-semibold text-ochre" title={`${String(count)} waiting`}>
+        <span className="figures ms-1 text-[13px] font-semibold text-ochre" data-hint={`${String(count)} waiting`}>
           {count}
         </span>
       )}

@@ -119,7 +119,7 @@ function Tool({ name, hint, disabled = false, opens = false, onPress, children }
       type="button"
       aria-label={name}
       aria-haspopup={opens ? "dialog" : undefined}
-      title={hint}
+      data-hint={hint}
       disabled={disabled}
       className="grid size-8 place-items-center rounded text-soft enabled:hover:bg-table enabled:hover:text-ink disabled:opacity-40"
       onClick={onPress}

@@ -23,7 +23,7 @@ export function LightSwitch({ chosen, onChoose }: LightSwitchProps) {
       className="grid size-8 place-items-center rounded text-soft hover:bg-table hover:text-ink"
       aria-pressed={lamp}
       aria-label="By lamplight"
-      title={lamp ? "Back to daylight" : "By lamplight"}
+      data-hint={lamp ? "Back to daylight" : "By lamplight"}
       onClick={() => {
         setLamp(!lamp);
         onChoose(lamp ? "day" : "lamp");

@@ -50,7 +50,8 @@ export default function CoursePage({ loaderData, params }: Route.ComponentProps)
   const CourseBar = isPacket ? PacketBar : Bar;
   return (
     <CourseProvider session={session}>
-      <div className="flex min-h-screen flex-col">
+      {/* Another way of writing figures reaches everything that is on screen. */}
+      <div key={courseOf(state).decimalMark} className="flex min-h-screen flex-col">
         <CourseBar
           slot={params.slot}
           {...shown}

@@ -46,7 +46,7 @@ export function AssignmentLine({ line, slot, others, ...on }: LineProps) {
           <Link
             to={`/courses/${slot}/plan/assignments/${inAddress(line.id)}`}
             draggable={false}
-            title="Alt ↑ and Alt ↓ move it"
+            data-hint="Alt ↑ and Alt ↓ move it"
             onKeyDown={onKeyDown}
           >
             {line.name}

@@ -8,6 +8,7 @@ import { issueWords } from "../../ui/words/words";
 import type { PlanBlock } from "./rows";
 import { Choice } from "../../ui/fields/choice";
 import { Tick } from "../../ui/fields/tick";
+import { inMark } from "../../ui/words/figures";
 
 interface CategoryHeadProps {
   readonly block: PlanBlock;
@@ -55,7 +56,7 @@ export function CategoryHead({ block, straight, others, send, onMove, onRemove }
           inputMode="decimal"
           placeholder={block.inside ? "its points" : "weight"}
           suffix={block.inside ? "points" : "%"}
-          value={block.weight}
+          value={inMark(block.weight)}
           onKeep={async (text) => {
             const weight = text === "" ? null : parseDecimal(text);
             if (weight && !weight.ok) return issueWords(weight.issue);

@@ -20,6 +20,7 @@ import {
 import { withoutWeight } from "#core/release";
 import { checkPlan, figuresOf, planOf, termOf, type PlanNode } from "#core/totals";
 import { METHOD_WORDS, dayText, pointsWords } from "#core/words";
+import { inMark } from "../../ui/words/figures";
 
 /** An assignment as a line of the plan. */
 export interface PlanLine {
@@ -112,22 +113,24 @@ export function planRows(state: CourseState): PlanRows {
     straight,
     blocks: blocks(roots, 0),
     weights: weighed.map(({ exact, ...part }) => ({ ...part, share: toNumber(exact) / length })),
-    sum: roundToText(total, 1).replace(/\.0$/, ""),
+    sum: inMark(roundToText(total, 1).replace(/\.0$/, "")),
     rest:
       left.n === 0n || weighed.length === 0 || straight
         ? null
         : {
             kind: left.n > 0n ? "missing" : "over",
-            percent: roundToText(left.n > 0n ? left : subtract(total, HUNDRED), 4).replace(/\.?0+$/, ""),
+            percent: inMark(roundToText(left.n > 0n ? left : subtract(total, HUNDRED), 4).replace(/\.?0+$/, "")),
             share: Math.abs(toNumber(left)) / length,
           },
-    points: roundToText(
-      sum(
-        assignmentsOf(state)
-          .filter(({ bonus, counts }) => counts && !bonus)
-          .map(({ points }) => fromDecimal(points)),
+    points: inMark(
+      roundToText(
+        sum(
+          assignmentsOf(state)
+            .filter(({ bonus, counts }) => counts && !bonus)
+            .map(({ points }) => fromDecimal(points)),
+        ),
+        2,
       ),
-      2,
     ).replace(/\.?0+$/, ""),
     students: studentsOf(state).length,
     faults: faultWords(state),
@@ -161,8 +164,8 @@ function lineOf(state: CourseState, assignment: Assignment): PlanLine {
     name: assignment.name,
     details: [
       assignment.bonus
-        ? ["bonus", assignment.points === "0" ? "" : pointsWords(assignment.points)].filter(Boolean).join(", ")
-        : pointsWords(assignment.points),
+        ? ["bonus", assignment.points === "0" ? "" : inMark(pointsWords(assignment.points))].filter(Boolean).join(", ")
+        : inMark(pointsWords(assignment.points)),
       CHANNEL_WORDS[assignment.channel],
       assignment.grouping === "groups" ? "in groups" : "",
       assignment.counts ? "" : "counts nowhere",

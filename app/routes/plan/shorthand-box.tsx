@@ -6,7 +6,10 @@ import { counted, dayText } from "#core/words";
 import { AsYouLeftIt } from "../../ui/fields/as-you-left-it";
 import { readTextDraft, useTyped } from "../../ui/fields/drafts";
 import { shorthandWords } from "../../ui/words/words";
+import { readSet } from "../../exports/read-set";
 import { Choice } from "../../ui/fields/choice";
+import { datesOrder, inMark, figuresMark } from "../../ui/words/figures";
+import { FileButton } from "../../ui/files/file-button";
 
 interface ShorthandBoxProps {
   readonly timeZone: string;
@@ -25,11 +28,26 @@ export function ShorthandBox({ timeZone, today, categories, scales, first, onAdd
   const [category, setCategory] = useState<string>("");
   const [trouble, setTrouble] = useState<string | null>(null);
   const field = useRef<HTMLTextAreaElement>(null);
-  const read = useMemo(() => readShorthand(text, { today, scales }), [text, today, scales]);
+  const read = useMemo(
+    () => readShorthand(text, { today, scales, decimalMark: figuresMark(), dateOrder: datesOrder() }),
+    [text, today, scales],
+  );
   const chosen = categories.find(({ id }) => id === category) ?? categories[0];
   const fallback = chosen?.name ?? "Work";
   const can = read.items.length > 0 && read.issues.length === 0;
 
+  const readLineItems = async (file: File) => {
+    const { shorthand } = await readSet(file);
+    if (shorthand === null) {
+      setTrouble(
+        `${file.name} holds no line items: a roster-and-results set has a file "lineItems.csv". Nothing was changed.`,
+      );
+      return;
+    }
+    setText(shorthand);
+    setTrouble(null);
+    field.current?.focus();
+  };
   const add = async () => {
     if (!can) return;
     const words = await onAdd({
@@ -83,10 +101,20 @@ export function ShorthandBox({ timeZone, today, categories, scales, first, onAdd
         </button>
       </div>
       {text.trim() === "" ? (
-        <p id="shorthand-help" className="mt-1.5 text-[13px] text-soft">
-          Name first, then points, dates, <em>in Papers 45 %</em>, <em>on paper</em>, <em>bonus</em>, <em>in groups</em>
-          , in any order. Enter adds, Shift Enter starts another line.
-        </p>
+        <div className="mt-1.5 flex flex-wrap items-baseline gap-x-4 text-[13px]">
+          <p id="shorthand-help" className="text-soft">
+            Name first, then points, dates, <em>in Papers 45 %</em>, <em>on paper</em>, <em>bonus</em>,{" "}
+            <em>in groups</em>, in any order. Enter adds, Shift Enter starts another line.
+          </p>
+          <FileButton
+            words="Line items of a roster-and-results set"
+            kind="roster"
+            look="link text-[13px]"
+            onFiles={([file]) => {
+              if (file) void readLineItems(file);
+            }}
+          />
+        </div>
       ) : (
         <Preview items={read.items} issues={read.issues} fallback={fallback} timeZone={timeZone} />
       )}
@@ -122,9 +150,9 @@ function Preview({
     <div id="shorthand-help" aria-live="polite" className="mt-2 border-s-2 border-rule ps-3 text-[13.5px]">
       {items.slice(0, SHOWN).map((item, index) => (
         <p key={`${item.name}-${String(index)}`} className="figures text-soft">
-          <span className="text-ink">{item.name}</span> · {item.points} points · {due(item)} ·{" "}
+          <span className="text-ink">{item.name}</span> · {inMark(item.points)} points · {due(item)} ·{" "}
           {item.category ?? fallback}
-          {item.categoryWeight && ` ${item.categoryWeight} %`}
+          {item.categoryWeight && ` ${inMark(item.categoryWeight)} %`}
           {item.scoredIn.kind === "scale" && " · on a scale"}
           {item.aboveAllowed && " · above the maximum allowed"}
         </p>

@@ -1,9 +1,10 @@
 import { compare, roundToText, type Exact } from "#core/kernel";
 import type { Leak, Through } from "#core/release";
 import { counted } from "#core/words";
+import { inMark } from "../../ui/words/figures";
 
 /** A figure with as many decimals as tell it apart, at most two. */
-const figure = (value: Exact): string => roundToText(value, value.d === 1n ? 0 : 2).replace(/(\.\d)0$/, "$1");
+const figure = (value: Exact): string => inMark(roundToText(value, value.d === 1n ? 0 : 2).replace(/(\.\d)0$/, "$1"));
 
 /** `31.5 to 32.4 of 50`, or the one score that is possible. */
 export function leakInterval({ interval, maximum, scoresLeft: possible, score }: Leak): string {
@@ -14,7 +15,7 @@ export function leakInterval({ interval, maximum, scoresLeft: possible, score }:
 }
 
 const shownWords = ({ text, shows, totalId }: Through, nameOf: (id: string) => string): string =>
-  `${text}${shows === "percent" ? " %" : ""} ${totalId === "course" ? "of the course" : `of ${nameOf(totalId)}`}`;
+  `${inMark(text)}${shows === "percent" ? " %" : ""} ${totalId === "course" ? "of the course" : `of ${nameOf(totalId)}`}`;
 
 /** How a sealed score follows: `From 78.0 % of Field work and 4 known scores follows 31.5 to 32.4 of 50.` */
 export function leakWorking(leak: Leak, nameOf: (id: string) => string): string {

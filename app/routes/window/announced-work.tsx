@@ -4,6 +4,7 @@ import { momentText } from "#core/words";
 import { Attached } from "../../ui/letter/attached";
 import { formattedHtml } from "../../ui/letter/formatted";
 import { HandInForm } from "./hand-in-form";
+import { inMark } from "../../ui/words/figures";
 
 /** Work that is announced: what is to be done, by when, and, where it is said so, how it will be judged. */
 export function AnnouncedWork({
@@ -34,7 +35,7 @@ export function AnnouncedWork({
               <span className="font-serif text-[16.5px]">{one.name}</span>
               <span className="figures ms-3 text-[13.5px] text-soft">
                 {one.dueAt ? `due ${momentText(one.dueAt, timeZone)}` : "no due date"} ·{" "}
-                {one.bonus ? "bonus" : `of ${one.points}`}
+                {one.bonus ? "bonus" : inMark(`of ${one.points}`)}
               </span>
             </summary>
             {one.task === "" && one.note === "" && one.files.length === 0 && one.rubric === null && (
@@ -62,7 +63,7 @@ export function AnnouncedWork({
                     <ul className="text-[14px]">
                       {criterion.levels.map((level) => (
                         <li key={level.name}>
-                          {level.name}, {level.min} to {level.max}
+                          {level.name}, {inMark(`${level.min} to ${level.max}`)}
                           {level.descriptor && `: ${level.descriptor}`}
                         </li>
                       ))}

@@ -3,6 +3,7 @@ import { useFetcher } from "react-router";
 import type { Announced, HandingIn } from "#core/release";
 import { counted, latenessWords, momentText, spanWords } from "#core/words";
 import { FileButton } from "../../ui/files/file-button";
+import { inMark } from "../../ui/words/figures";
 
 /** What the window's action answers to a hand-in. */
 export interface Receipt {
@@ -79,7 +80,7 @@ function dueWords({ until, late, left }: HandingIn): string {
   const attempts = left === null ? "" : ` ${counted(left, "attempt")} left.`;
   if (until === null) return `No due time.${attempts}`;
   if (late) {
-    const cost = `${late.ofScore ? "up to " : ""}${late.points} points of ${late.maximum} would be taken off`;
+    const cost = `${late.ofScore ? "up to " : ""}${inMark(`${late.points} points of ${late.maximum}`)} would be taken off`;
     return `${latenessWords(late.units, late.unitHours)} late: ${cost}.${attempts}`;
   }
   return until >= 0 ? `Closes in ${spanWords(until)}.${attempts}` : `Over since ${spanWords(-until)}.${attempts}`;

@@ -4,6 +4,7 @@ import type { FileId } from "#core/kernel";
 import { LazyWork } from "./lazy-work";
 import type { SweepRows, SweepSheet } from "./sweep-rows";
 import { Choice } from "../fields/choice";
+import { inMark } from "../words/figures";
 
 interface ComparePaneProps {
   readonly rows: SweepRows;
@@ -52,7 +53,7 @@ export function ComparePane({ rows, levelId, near, read, onLevel, onClose }: Com
           <h2 className="figures flex justify-between text-[15px] font-semibold">
             {sheet.title}
             <span className="font-normal">
-              {criterion.levels.find(({ id }) => id === sheet.levelId)?.name} · {sheet.points}
+              {criterion.levels.find(({ id }) => id === sheet.levelId)?.name} · {inMark(sheet.points)}
             </span>
           </h2>
           {sheet.file ? (

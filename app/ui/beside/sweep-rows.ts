@@ -21,6 +21,7 @@ import { driftOf, type Drift } from "#core/statistics";
 import { figuresOf } from "#core/totals";
 import { criterionColour } from "../colours";
 import { hasPages } from "../work/zones/has-pages";
+import { namelessFile } from "./nameless-file";
 
 /** One paper as far as one criterion is concerned. */
 export interface SweepSheet {
@@ -34,6 +35,8 @@ export interface SweepSheet {
   readonly file: WorkFile | null;
   /** Notes on that file that are evidence for the criterion. */
   readonly notes: readonly Note[];
+  /** All remarks on that file, also those that are evidence for something else. */
+  readonly marks: readonly Note[];
   /** Where on it the criterion is answered; none where nobody said. */
   readonly zones: readonly Zone[];
 }
@@ -76,17 +79,19 @@ export function sweepRows(
   const inOrder = view.shuffle === 0 ? present : shuffledBy(present, view.shuffle);
   const sheets = inOrder.map((student, place): SweepSheet => {
     const { points, notApplicable } = judgementOf(state, assignment.id, student.id, criterion.id);
-    const file = handInOf(state, assignment.id, student.id)?.attempts.at(-1)?.files.at(-1) ?? null;
+    const given = handInOf(state, assignment.id, student.id)?.attempts.at(-1)?.files.at(-1) ?? null;
+    const title = view.nameless ? `Paper ${String(place + 1)}` : rosterName(state, student);
+    const file = given && view.nameless ? namelessFile(given, title) : given;
+    const marks = notesOf(state, assignment.id, student.id).filter((note) => note.fileId === file?.id);
     return {
       studentId: student.id,
-      title: view.nameless ? `Paper ${String(place + 1)}` : rosterName(state, student),
+      title,
       points,
       notApplicable,
       levelId: points === null ? null : (levelAt(criterion, points)?.id ?? null),
       file,
-      notes: notesOf(state, assignment.id, student.id).filter(
-        (note) => note.fileId === file?.id && note.criterionId === criterion.id,
-      ),
+      notes: marks.filter((note) => note.criterionId === criterion.id),
+      marks,
       zones: file && hasPages(file) ? zonesFor(state, assignment, student.id, criterion.id) : [],
     };
   });

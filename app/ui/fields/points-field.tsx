@@ -3,6 +3,7 @@ import type { ChangeResult } from "#core/changes";
 import { readTextDraft, useDraftPlace } from "./drafts";
 import { isWindowLeft } from "../keys/typing";
 import { canConfirm, issueWords } from "../words/words";
+import { inMark } from "../words/figures";
 
 interface PointsFieldProps {
   /** Whose points they are: under this they lie among the drafts while they are not kept. */
@@ -15,7 +16,8 @@ interface PointsFieldProps {
 }
 
 /** A small field for points. Enter keeps; an unusual value is asked once and kept on the second Enter. */
-export function PointsField({ place, label, value, onKeep, onDone }: PointsFieldProps) {
+export function PointsField({ place, label, value: points, onKeep, onDone }: PointsFieldProps) {
+  const value = inMark(points);
   const field = useRef<HTMLInputElement>(null);
   const at = useDraftPlace(place);
   const [text, setText] = useState(() => readTextDraft(at.found()?.value) ?? value);

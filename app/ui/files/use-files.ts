@@ -4,6 +4,7 @@ import { useDropzone, type Accept, type DropzoneState } from "react-dropzone";
 /** Kinds of files that a place takes, by media type and the endings that stand for it; left out, it takes any. */
 export const KINDS = {
   table: { "text/csv": [".csv", ".tsv", ".txt"] },
+  roster: { "text/csv": [".csv", ".tsv", ".txt"], "application/zip": [".zip"] },
   rubric: { "text/csv": [".csv"], "application/json": [".json"] },
   pdf: { "application/pdf": [".pdf"] },
   course: { "application/zip": [".zip"], "application/octet-stream": [".age"] },

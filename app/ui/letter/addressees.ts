@@ -3,6 +3,7 @@ import { courseOf, dueFor, fullName, type CourseState } from "#core/model";
 import { visibleTo, visibleTotals } from "#core/release";
 import { momentText, scoreWords } from "#core/words";
 import type { Addressee } from "./letter-writer";
+import { inMark } from "../words/figures";
 
 /**
  * Students as a letter addresses them. Scores and totals are what they can see, never what is sealed: a field for one that
@@ -38,7 +39,7 @@ export function addresseesOf(
             .flatMap((one) => dueFor(state, one, id) ?? [])
             .map((due) => momentText(due, timeZone))
             .join(", "),
-          ...(score && { score: scoreWords(score) }),
+          ...(score && { score: inMark(scoreWords(score)) }),
           ...(total && { total: total.shows === "percent" ? `${total.text} %` : total.text }),
         },
       },

@@ -50,7 +50,7 @@ function AttachedFile({ file, read, onRemove }: Omit<AttachedProps, "files"> & {
         <button
           type="button"
           aria-label={`Save ${file.name}`}
-          title="Save"
+          data-hint="Save"
           className="grid size-7 place-items-center rounded text-soft hover:bg-table hover:text-ink"
           onClick={() => void save()}
         >
@@ -60,7 +60,7 @@ function AttachedFile({ file, read, onRemove }: Omit<AttachedProps, "files"> & {
           <button
             type="button"
             aria-label={`Take off ${file.name}`}
-            title="Take off"
+            data-hint="Take off"
             className="grid size-7 place-items-center rounded text-soft hover:bg-table hover:text-ink"
             onClick={() => {
               onRemove(file);

@@ -113,7 +113,7 @@ export function LetterWriter({
               key={field}
               type="button"
               className="link"
-              title={FIELD_WORDS[field]}
+              data-hint={FIELD_WORDS[field]}
               onClick={() => {
                 letter.set({ subject, body: `${body}{${field}}` });
               }}

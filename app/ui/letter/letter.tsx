@@ -3,6 +3,7 @@ import type { FacetContent, FacetContents } from "#core/release";
 import { classFiguresWords, deductionWords, ofMaximum, scoreWords } from "#core/words";
 import { Attached } from "./attached";
 import { formattedHtml } from "./formatted";
+import { inMark } from "../words/figures";
 
 interface LetterProps extends FacetContents {
   readonly title: string;
@@ -45,7 +46,9 @@ export function Letter({
       )}
       {rubric && <Criteria rubric={rubric} comments={comments} />}
       {score && <ScoreLine score={score} />}
-      {classFigures && <p className="figures mt-1 text-[13.5px] text-soft">{classFiguresWords(classFigures)}</p>}
+      {classFigures && (
+        <p className="figures mt-1 text-[13.5px] text-soft">{inMark(classFiguresWords(classFigures))}</p>
+      )}
       {outcomes && <Outcomes outcomes={outcomes} />}
       {!rubric && comments && <CriterionComments comments={comments} />}
       {comments && comments.notes.length > 0 && <Passages comments={comments} />}
@@ -67,7 +70,7 @@ function Criteria({
           <div className="flex justify-between gap-4">
             <span>{row.name}</span>
             <strong className="figures whitespace-nowrap">
-              {row.notApplicable ? "does not apply" : ofMaximum(row.points, row.maximum)}
+              {row.notApplicable ? "does not apply" : inMark(ofMaximum(row.points, row.maximum))}
             </strong>
           </div>
           {row.level && (
@@ -91,7 +94,7 @@ function Criteria({
             <span>
               {index + 1}. {answer.prompt}
             </span>
-            <strong className="figures whitespace-nowrap">{ofMaximum(answer.points, answer.maximum)}</strong>
+            <strong className="figures whitespace-nowrap">{inMark(ofMaximum(answer.points, answer.maximum))}</strong>
           </div>
           <p className="font-serif whitespace-pre-wrap text-soft">{answer.text || "no answer"}</p>
           {answer.comment && <p className="mt-1 font-serif">{answer.comment}</p>}
@@ -102,12 +105,12 @@ function Criteria({
 }
 
 function ScoreLine({ score }: { readonly score: FacetContent["score"] }) {
-  const deduction = deductionWords(score);
+  const deduction = inMark(deductionWords(score));
   return (
     <div className="mt-3 border-t-2 border-ink pt-1.5">
       <p className="flex justify-between gap-4">
         <span>Score</span>
-        <strong className="figures">{scoreWords(score)}</strong>
+        <strong className="figures">{inMark(scoreWords(score))}</strong>
       </p>
       {deduction && <p className="figures text-right text-[13.5px] text-soft">{deduction}</p>}
     </div>

@@ -1,5 +1,6 @@
 import type { TotalCopy } from "#core/model";
 import { toldWords } from "#core/words";
+import { inMark } from "../words/figures";
 
 /** The totals a student was given, each with how it came about as far as they may know it. */
 export function TotalsLetter({ totals, name }: { readonly totals: readonly TotalCopy[]; readonly name: string }) {
@@ -12,7 +13,7 @@ export function TotalsLetter({ totals, name }: { readonly totals: readonly Total
           <p className="flex justify-between gap-4 border-t-2 border-ink pt-1.5">
             <span>{total.name}</span>
             <strong className="figures">
-              {total.text}
+              {inMark(total.text)}
               {total.shows === "percent" ? " %" : ""}
             </strong>
           </p>
@@ -28,13 +29,13 @@ export function TotalsLetter({ totals, name }: { readonly totals: readonly Total
                     {part.name}
                     {part.weight !== null && <span className="text-soft"> · weight {part.weight} %</span>}
                   </span>
-                  <span>{toldWords(part.told) ?? "not shown"}</span>
+                  <span>{inMark(toldWords(part.told)) ?? "not shown"}</span>
                 </p>
                 <ul className="figures ps-4 text-[13.5px] text-soft">
                   {part.items.map((item) => (
                     <li key={item.name} className="flex justify-between gap-4">
                       <span>{item.name}</span>
-                      <span>{toldWords(item.told) ?? "not released"}</span>
+                      <span>{inMark(toldWords(item.told)) ?? "not released"}</span>
                     </li>
                   ))}
                 </ul>

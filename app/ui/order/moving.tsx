@@ -131,7 +131,7 @@ export function useMoving(id: string, name: string): Moving {
         type="button"
         ref={setActivatorNodeRef}
         aria-label={`Move ${name}`}
-        title="Drag, or Space and the arrows"
+        data-hint="Drag, or Space and the arrows"
         className="grid size-8 shrink-0 cursor-grab touch-none place-items-center rounded text-soft hover:bg-table hover:text-ink print:hidden"
         {...attributes}
         {...listeners}

@@ -1,5 +1,6 @@
 import type { Account } from "#core/totals";
 import { accountName, ruleWords, whyWords, type NameOf } from "../words/account-words";
+import { inMark } from "../words/figures";
 
 interface AccountTreeProps {
   readonly account: Account;
@@ -16,7 +17,7 @@ export function AccountTree({ account, nameOf, open = 1, above = null }: Account
   const head = (
     <>
       <span className="figures float-right ms-3 font-semibold">
-        {account.shown ?? "nothing yet"}
+        {inMark(account.shown) ?? "nothing yet"}
         {account.shown !== null && account.unit === "percent" && " %"}
       </span>
       <span>{accountName(account, nameOf, above)}</span> <span className="text-soft">{ruleWords(account, nameOf)}</span>
@@ -34,8 +35,8 @@ export function AccountTree({ account, nameOf, open = 1, above = null }: Account
         ))}
         {leftOut.map(({ account: out, why }, index) => (
           <li key={`${out.id}-out-${String(index)}`} className="py-0.5 ps-4 text-soft">
-            {accountName(out, nameOf, account.id)} {out.shown !== null && <s className="figures">{out.shown}</s>} left
-            out: {whyWords(why)}
+            {accountName(out, nameOf, account.id)}{" "}
+            {out.shown !== null && <s className="figures">{inMark(out.shown)}</s>} left out: {whyWords(why)}
           </li>
         ))}
       </ul>

@@ -27,7 +27,7 @@ export function LaneStrip({ label, students, released, scored, waiting, excused,
       {parts.map(({ count, word, look }) => (
         <span
           key={word}
-          title={`${String(count)} ${word}`}
+          data-hint={`${String(count)} ${word}`}
           className={`overflow-hidden ps-2 leading-5 ${look}`}
           style={{ flexGrow: count, flexBasis: 0, minWidth: students > 0 ? "1.6rem" : 0 }}
         >

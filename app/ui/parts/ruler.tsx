@@ -2,6 +2,7 @@ import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import { fromDecimal, toNumber, type Decimal } from "#core/kernel";
 import type { Criterion } from "#core/model";
 import { levelAt, pointsAtShare, rulerEnds } from "#core/scoring";
+import { inMark } from "../words/figures";
 
 interface RulerProps {
   readonly criterion: Criterion;
@@ -59,7 +60,11 @@ export function Ruler({
       aria-valuemax={number(maximum)}
       aria-valuenow={shown === null ? number(minimum) : number(shown)}
       aria-valuetext={
-        notApplicable ? "does not apply" : shown === null ? "open" : `${shown} points${level ? `, ${level.name}` : ""}`
+        notApplicable
+          ? "does not apply"
+          : shown === null
+            ? "open"
+            : `${inMark(shown)} points${level ? `, ${level.name}` : ""}`
       }
       className="touch-none pt-0.5 select-none"
       onKeyDown={onKeyDown}
@@ -88,7 +93,7 @@ export function Ruler({
           return (
             <span
               key={item.id}
-              title={`${item.name}, ${item.min} to ${item.max}`}
+              data-hint={`${item.name}, ${inMark(`${item.min} to ${item.max}`)}`}
               className={`overflow-hidden border px-1.5 text-[12px] leading-[14px] whitespace-nowrap pointer-coarse:leading-[38px] ${chosen ? "z-10 border-green bg-green-wash font-semibold text-ink" : "border-rule bg-sheet text-soft"}`}
               style={{ width: `${String(Math.max(6, ((number(item.max) - from) / top) * 100))}%`, flexShrink: 1 }}
             >

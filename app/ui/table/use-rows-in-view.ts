@@ -15,9 +15,9 @@ export interface RowsInView {
   readonly measure: ((row: HTMLElement | null) => void) | undefined;
 }
 
-/** The rows of a table of `length` rows that are to be drawn as the page is scrolled. */
-export function useRowsInView(length: number, body: RefObject<HTMLElement | null>): RowsInView {
-  const isLong = length > WHOLE;
+/** The rows of a table of `length` rows that are to be drawn as the page is scrolled; all of them up to `whole`. */
+export function useRowsInView(length: number, body: RefObject<HTMLElement | null>, whole = WHOLE): RowsInView {
+  const isLong = length > whole;
   const [top, setTop] = useState(0);
   const last = useRef(0);
   // After every drawing, and it settles: the same place is not set again.

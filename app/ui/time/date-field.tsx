@@ -50,7 +50,7 @@ export function DateField(props: DateFieldProps) {
             autoComplete="off"
             className={`field text-ink ${precision === "day" ? "!w-32" : "!w-[13.5rem]"}`}
             placeholder={precision === "day" ? "14 Sep" : "14 Sep 18:00"}
-            title={hint}
+            data-hint={hint}
             value={typed ?? wallWords(value, precision)}
             aria-invalid={trouble !== null}
             aria-describedby={trouble === null ? undefined : `${id}-trouble`}

@@ -1,5 +1,6 @@
 import { readDate } from "#core/formats";
 import { dayText, momentText } from "#core/words";
+import { datesOrder } from "../words/figures";
 
 /** Whether a field asks for a day alone, or for a day and a time of it. */
 export type Precision = "day" | "moment";
@@ -14,13 +15,14 @@ export function wallWords(value: string, precision: Precision): string {
 }
 
 /**
- * Reads what was typed into a field for dates, such as `14 Sep 18:00`, `14.9.` or `2026-09-14`. Empty stays empty; null where
+ * Reads what was typed into a field for dates, such as `14 Sep 18:00`, `14.9.`, `2026-09-14`, or `14/9` in the
+ * order of the course. Empty stays empty; null where
  * it is no date. `today`: the day from which a date without a year is counted.
  */
 export function readWall(text: string, precision: Precision, edge: DayEdge, today: string): string | null {
   const typed = text.trim().replace(/^(\d{4}-\d{2}-\d{2})T/i, "$1 ");
   if (typed === "") return "";
-  const moment = readDate(typed, today);
+  const moment = readDate(typed, today, datesOrder());
   if (moment === null) return null;
   if (precision === "day") return moment.slice(0, 10);
   return edge === "start" && !/\d:\d\d$/.test(typed) ? `${moment.slice(0, 10)}T00:00` : moment;

@@ -1,5 +1,6 @@
 import type { Account, WhyLeftOut } from "#core/totals";
 import { METHOD_WORDS, momentText } from "#core/words";
+import { inMark } from "./figures";
 
 /** Names of records by their ids, and the course's time zone. */
 export interface NameOf {
@@ -49,11 +50,11 @@ export function ruleWords(account: Account, { timeZone }: NameOf): string {
     case "scaled":
       return SCALINGS[rule.scaling.kind];
     case "late":
-      return `late by ${String(rule.units)}${rule.until ? ` after ${momentText(rule.until, timeZone)}, a time of their own` : ""}: ${rule.rule.ratePercent} % of the ${rule.rule.base === "maximum" ? "maximum" : "score"} each`;
+      return `late by ${String(rule.units)}${rule.until ? ` after ${momentText(rule.until, timeZone)}, a time of their own` : ""}: ${inMark(rule.rule.ratePercent)} % of the ${rule.rule.base === "maximum" ? "maximum" : "score"} each`;
     case "attempts":
       return ATTEMPTS[rule.which];
     case "missing":
-      return rule.percent === null ? "missing, nothing until decided" : `missing, counts ${rule.percent} %`;
+      return rule.percent === null ? "missing, nothing until decided" : `missing, counts ${inMark(rule.percent)} %`;
     case "excused":
       return "excused";
     case "setByHand":

@@ -2,6 +2,7 @@ import type { previewEntry } from "#core/changes";
 import { pointsText } from "#core/kernel";
 import type { Course } from "#core/model";
 import { latenessWords } from "#core/words";
+import { inMark } from "./figures";
 
 type Previewed = Extract<ReturnType<typeof previewEntry>, { ok: true }>["value"];
 
@@ -16,7 +17,7 @@ function figureWords(
   entry: NonNullable<Previewed["entry"]>,
   figure: Previewed["figure"],
 ): string {
-  const counted = figure.counted ? pointsText(figure.counted) : "nothing";
+  const counted = figure.counted ? inMark(pointsText(figure.counted)) : "nothing";
   const late = latenessWords(figure.unitsLate, course.lateRule?.unitHours ?? 24);
   switch (entry.kind) {
     case "missing":
@@ -31,8 +32,8 @@ function figureWords(
       return figure.counted ? `${late} late: ${counted}` : `${late} late`;
     case "score":
       if (figure.source === "set by hand") {
-        return `set by hand: ${counted} in place of ${figure.computed ? pointsText(figure.computed) : "nothing"}`;
+        return `set by hand: ${counted} in place of ${figure.computed ? inMark(pointsText(figure.computed)) : "nothing"}`;
       }
-      return figure.deduction.n === 0n ? counted : `${entry.points} → ${counted} after ${late} late`;
+      return figure.deduction.n === 0n ? counted : `${inMark(entry.points)} → ${counted} after ${late} late`;
   }
 }

@@ -11,6 +11,7 @@ import type { RubricFinding } from "#core/scoring";
 import { counted } from "#core/words";
 import { inputWords } from "./input-words";
 import { releaseFindingWords } from "./release-finding-words";
+import { inMark } from "./figures";
 
 const KEY_FAULTS = {
   right_option: "names a right option that is not there. Choose it among the options.",
@@ -22,7 +23,7 @@ const KEY_FAULTS = {
 export function issueWords(issue: ChangeIssue): string {
   switch (issue.code) {
     case "not_a_number":
-      return `"${issue.text}" is not a plain figure. Type points such as 17.5.`;
+      return `"${issue.text}" is not a plain figure. Type points such as ${inMark("17.5")}.`;
     case "too_many_places":
       return `${issue.text} has more than ${String(issue.maximum)} decimals. Round it and type it again.`;
     case "too_large":
@@ -34,11 +35,11 @@ export function issueWords(issue: ChangeIssue): string {
     case "score_below_zero":
       return `${issue.text} is below 0. Scores start at 0.`;
     case "score_above_maximum":
-      return `${issue.text} is above the maximum of ${issue.maximum}. Enter again to keep it, or correct it.`;
+      return `${issue.text} is above the maximum of ${inMark(issue.maximum)}. Enter again to keep it, or correct it.`;
     case "points_outside_ruler":
-      return `${issue.text} is outside ${issue.minimum} to ${issue.maximum}. Type a figure on the ruler.`;
+      return `${issue.text} is outside ${inMark(issue.minimum)} to ${inMark(issue.maximum)}. Type a figure on the ruler.`;
     case "points_between_levels":
-      return `${issue.text} lies between two levels (${issue.below} and ${issue.above}). Enter again to keep it.`;
+      return `${issue.text} lies between two levels (${inMark(issue.below)} and ${inMark(issue.above)}). Enter again to keep it.`;
     case "student_is_missing":
       return "Marked missing. The same key again (Enter, or the level) gives the score and ends that.";
     case "student_is_excused":
@@ -84,9 +85,9 @@ export function issueWords(issue: ChangeIssue): string {
     case "no_spread":
       return "All scores are the same: there is nothing to scale. They stay as they are.";
     case "same_x_twice":
-      return `Both points of the line stand at ${issue.x}. Choose two different scores.`;
+      return `Both points of the line stand at ${inMark(issue.x)}. Choose two different scores.`;
     case "falling_line":
-      return `The line falls from ${issue.y1} to ${issue.y2}: a better score would count less. Turn the two points around.`;
+      return `The line falls from ${inMark(issue.y1)} to ${inMark(issue.y2)}: a better score would count less. Turn the two points around.`;
     case "key_at_fault":
       return `The key of "${issue.question}" ${KEY_FAULTS[issue.what]}`;
     case "rubric_for_both":
@@ -96,9 +97,9 @@ export function issueWords(issue: ChangeIssue): string {
     case "rubric_at_fault":
       return findingWords(issue.finding);
     case "category_has_weight":
-      return `${issue.name} has a weight of ${issue.weight} % already. Leave the weight out here, or change it at the category.`;
+      return `${issue.name} has a weight of ${inMark(issue.weight)} % already. Leave the weight out here, or change it at the category.`;
     case "weight_below_zero":
-      return `A weight of ${issue.weight} is below 0. Weights start at 0.`;
+      return `A weight of ${inMark(issue.weight)} is below 0. Weights start at 0.`;
     case "bands_not_falling":
       return `The letter ${issue.letter} does not start below the one before it. Put the letters from the highest down.`;
     case "due_before_given":
@@ -106,11 +107,11 @@ export function issueWords(issue: ChangeIssue): string {
     case "not_a_level":
       return `"${issue.text}" is not a level here. Type one of: ${issue.levels.join(", ")}.`;
     case "percent_between_points":
-      return `${issue.percent} % of ${issue.maximum} has more than four places. Type the points.`;
+      return `${inMark(issue.percent)} % of ${inMark(issue.maximum)} has more than four places. Type the points.`;
     case "percent_below_zero":
-      return `${issue.percent} % is below 0. Percentages of a rule start at 0.`;
+      return `${inMark(issue.percent)} % is below 0. Percentages of a rule start at 0.`;
     case "points_below_zero":
-      return `${issue.points} points are below 0. Points start at 0.`;
+      return `${inMark(issue.points)} points are below 0. Points start at 0.`;
     case "unknown_time_zone":
       return `"${issue.text}" is no time zone. Choose one such as Europe/Lisbon.`;
     case "term_ends_before_start":
@@ -172,7 +173,7 @@ export function pastedRowWords(issue: PastedRowIssue): string {
 export function unusualWords(issue: ChangeIssue): string {
   switch (issue.code) {
     case "score_above_maximum":
-      return `${issue.text} is above the maximum of ${issue.maximum}.`;
+      return `${issue.text} is above the maximum of ${inMark(issue.maximum)}.`;
     case "student_is_missing":
       return "Marked missing; the score ends that.";
     case "student_is_excused":
@@ -186,19 +187,19 @@ export function unusualWords(issue: ChangeIssue): string {
 export function findingWords(finding: RubricFinding): string {
   switch (finding.code) {
     case "levels_overlap":
-      return `Two levels overlap at ${finding.at}. Let one end before the next begins.`;
+      return `Two levels overlap at ${inMark(finding.at)}. Let one end before the next begins.`;
     case "level_upside_down":
-      return `A level starts at ${finding.at}, above its own end. Turn its bounds around.`;
+      return `A level starts at ${inMark(finding.at)}, above its own end. Turn its bounds around.`;
     case "step_not_positive":
-      return `A step of ${finding.at} leads nowhere. Choose a step above 0.`;
+      return `A step of ${inMark(finding.at)} leads nowhere. Choose a step above 0.`;
     case "weight_below_zero":
-      return `A weight of ${finding.at} is below 0. Weights start at 0.`;
+      return `A weight of ${inMark(finding.at)} is below 0. Weights start at 0.`;
     case "gap_between_levels":
-      return `No level covers the points between ${finding.below} and ${finding.above}.`;
+      return `No level covers the points between ${inMark(finding.below)} and ${inMark(finding.above)}.`;
     case "step_misses_top":
-      return `The steps do not reach the level's end at ${finding.at}; it can still be typed.`;
+      return `The steps do not reach the level's end at ${inMark(finding.at)}; it can still be typed.`;
     case "scores_out_of_reach":
-      return `No choice of levels gives ${finding.scores.join(", ")}.`;
+      return `No choice of levels gives ${inMark(finding.scores.join(" · "))}.`;
   }
 }
 

@@ -1,17 +1,17 @@
 import { entryText, previewCells, type ChangeIssue, type EntryCell } from "#core/changes";
 import type { AssignmentId, StudentId } from "#core/kernel";
-import { plainText, resultKey, resultOf, studentsOf, type CourseState, type Student } from "#core/model";
+import { courseOf, plainText, resultKey, resultOf, studentsOf, type CourseState, type Student } from "#core/model";
 import { rosterOf, whoOf, type PastedRowIssue } from "../tables/pasted-students";
 import { cellText, type Sheet, type SheetCell } from "./sheet";
 import { under, type SheetHead } from "./sheet-columns";
-import { mannerOf, sheetEntry, type SheetEntryIssue } from "./sheet-entry";
+import { mannerOf, sheetEntry, type LetterRead, type SheetEntry, type SheetEntryIssue } from "./sheet-entry";
 
 /** What taking a cell of a sheet in would do. */
 export type SheetOutcome =
   | { readonly kind: "new" | "changes"; readonly after: string }
   | { readonly kind: "same" }
   /** It is unusual, and is taken in only when that is confirmed. */
-  | { readonly kind: "asks"; readonly why: ChangeIssue }
+  | { readonly kind: "asks"; readonly why: ChangeIssue | LetterRead }
   | { readonly kind: "refused"; readonly why: ChangeIssue | SheetEntryIssue }
   /** Changed here since the sheet left, and changed in the sheet too. */
   | { readonly kind: "changedHere"; readonly left: string; readonly after: string };
@@ -89,7 +89,7 @@ function columnsOf(state: CourseState, { columns }: SheetHead, body: Sheet["rows
     .filter((id) => state.assignments[id])
     .map((assignmentId) => {
       const score = placeOf("score", assignmentId);
-      const manner = mannerOf(score < 0 ? [] : body.map((row) => row[score]));
+      const manner = mannerOf(score < 0 ? [] : body.map((row) => row[score]), courseOf(state).decimalMark);
       return { assignmentId, score, comment: placeOf("comment", assignmentId), manner };
     });
 }
@@ -125,8 +125,10 @@ function previewOf(
   const before = entryText(state, assignmentId, student.id);
   const said = column.comment < 0 ? "" : cellText(row[column.comment]);
   const comment = said !== "" && said !== resultOf(state, assignmentId, student.id).overallComment ? said : null;
-  const read =
-    column.score < 0 ? { ok: true as const, text: "" } : sheetEntry(row[column.score], assignment, column.manner);
+  const read: SheetEntry =
+    column.score < 0
+      ? { ok: true, text: "" }
+      : sheetEntry(row[column.score], assignment, column.manner, courseOf(state).letters);
   if (!read.ok)
     return [{ assignmentId, cell: null, before, comment: null, outcome: { kind: "refused", why: read.issue } }];
   const was = left?.get(resultKey(assignmentId, student.id));
@@ -135,7 +137,9 @@ function previewOf(
   if (isUntouched && comment === null)
     return [{ assignmentId, cell: null, before, comment, outcome: { kind: "same" } }];
   const cell = cellOf(assignmentId, student.id, isUntouched ? before || CLEARED : read.text, before, comment);
-  const outcome = isUntouched ? { kind: "same" as const } : outcomeOf(state, cell, before, was);
+  const found = isUntouched ? { kind: "same" as const } : outcomeOf(state, cell, before, was);
+  const isTaken = found.kind === "new" || found.kind === "changes";
+  const outcome = read.asks && isTaken ? { kind: "asks" as const, why: read.asks } : found;
   return [{ assignmentId, cell, before, comment, outcome }];
 }
 

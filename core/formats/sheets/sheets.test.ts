@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { runCommand } from "#core/changes";
-import type { Instant } from "#core/kernel";
+import { decimal, type Id, type Instant } from "#core/kernel";
 import { resultKey, resultOf, type CourseState } from "#core/model";
 import { assignmentId, run, smallCourse, studentId, WORLD } from "#core/testing";
 import { asItLeft, scoresIn, scoresSheets } from "./scores-sheet";
@@ -80,9 +80,33 @@ describe("the head of a sheet", () => {
 });
 
 describe("a cell of a sheet", () => {
-  const commas = mannerOf(["17,5", "9,25"]);
-  const points = mannerOf(["17.5"]);
-  const both = mannerOf(["17.5", "9,25"]);
+  const commas = mannerOf(["17,5", "9,25"], "point");
+  const points = mannerOf(["17.5"], "point");
+  const both = mannerOf(["17.5", "9,25"], "point");
+  const letters = [
+    { letter: "A", from: decimal("90") },
+    { letter: "M", from: decimal("80") },
+  ];
+
+  it("what could be thousands is decimals where it stands as the course writes them, and is refused where it does not", () => {
+    const german = mannerOf(["1,234"], "comma");
+    expect(sheetEntry("1,234", quizOf, german, letters)).toEqual({ ok: true, text: "1.234" });
+    expect(sheetEntry("1.234", quizOf, german, letters)).toMatchObject({ issue: { code: "comma_unclear" } });
+    expect(sheetEntry("1.234", quizOf, points, letters)).toEqual({ ok: true, text: "1.234" });
+    expect(sheetEntry(1.234, quizOf, german, letters)).toEqual({ ok: true, text: "1.234" });
+  });
+
+  it("a letter of the course is where its band begins, and is asked about; the entry language comes first", () => {
+    expect(sheetEntry("a", quizOf, points, letters)).toEqual({
+      ok: true,
+      text: "90%",
+      asks: { code: "letter_read", letter: "A", from: "90" },
+    });
+    expect(sheetEntry("M", quizOf, points, letters)).toEqual({ ok: true, text: "M" });
+    const onScale = { ...quizOf, scoredIn: { kind: "scale" as const, scaleId: "scale:a" as Id<"scale"> } };
+    expect(sheetEntry("A", onScale, points, letters)).toEqual({ ok: true, text: "A" });
+  });
+
   it.each<[string, SheetCell, typeof commas, string]>([
     ["a figure", 17.5, points, "17.5"],
     ["a sum of doubles", 0.1 + 0.2, points, "0.3"],
@@ -95,7 +119,7 @@ describe("a cell of a sheet", () => {
     ["nothing", null, points, ""],
     ["a guarded text", "'-", points, ""],
   ])("%s", (_, cell, manner, expected) => {
-    expect(sheetEntry(cell, quizOf, manner)).toEqual({ ok: true, text: expected });
+    expect(sheetEntry(cell, quizOf, manner, letters)).toEqual({ ok: true, text: expected });
   });
 
   it.each<[string, SheetCell, typeof commas, string]>([
@@ -104,7 +128,7 @@ describe("a cell of a sheet", () => {
     ["a comma before three places", "1,234", commas, "comma_unclear"],
     ["a formula that failed", "#DIV/0!", points, "formula_error"],
   ])("%s is refused", (_, cell, manner, code) => {
-    expect(sheetEntry(cell, quizOf, manner)).toMatchObject({ ok: false, issue: { code } });
+    expect(sheetEntry(cell, quizOf, manner, letters)).toMatchObject({ ok: false, issue: { code } });
   });
 });
 
@@ -118,6 +142,11 @@ describe("a sheet looked over", () => {
     );
     expect(looked?.rows).toEqual(["N1: 15 -> 16", "N2: asks score_above_maximum", "nobody: ", "nobody: ", "twice: "]);
     expect(looked?.absent).toEqual(["N3"]);
+  });
+
+  it("takes letters in only when that is confirmed", () => {
+    const looked = preview(scored, sheet(["Number", "Quiz"], ["N2", "B"], ["N3", "Q"]));
+    expect(looked?.rows).toEqual(["N2: asks letter_read", "N3: refused entry_not_understood"]);
   });
 
   it("never reads a student number in the wrong column as an entry", () => {

@@ -65,6 +65,17 @@ describe("shorthand for assignments", () => {
     });
   });
 
+  it("takes a comma between two digits for decimals where the course writes them so, and for a parting elsewhere", () => {
+    const comma = readShorthand("Sheet, 12,5 points,14 Sep, in Field work 33,5 %", {
+      ...setting,
+      decimalMark: "comma",
+    });
+    expect(comma.issues).toEqual([]);
+    expect(comma.items[0]).toMatchObject({ points: "12.5", category: "Field work", categoryWeight: "33.5" });
+    expect(read("Sheet, 12,5 points").items[0]?.points ?? null).not.toBe("12.5");
+    expect(only("Sheet, 12.5 points")?.points).toBe("12.5");
+  });
+
   it("takes a range that runs backwards for a name", () => {
     expect(only("Chapter 7-3, 5")?.name).toBe("Chapter 7-3");
   });
@@ -101,6 +112,16 @@ describe("a date as people write it", () => {
     ["14 Sep 24:00", null],
   ])("%s is %s", (text, expected) => {
     expect(readDate(text, "2026-09-01")).toBe(expected);
+  });
+
+  it("reads one that is all figures in the order of the course, and never in the other", () => {
+    expect(readDate("3/10", "2026-09-01")).toBe("2026-10-03T23:59");
+    expect(readDate("3/10", "2026-09-01", "month")).toBe("2027-03-10T23:59");
+    expect(readDate("12/9/2026 18:00", "2026-09-01", "month")).toBe("2026-12-09T18:00");
+    expect(readDate("25/12/2026", "2026-09-01")).toBe("2026-12-25T23:59");
+    expect(readDate("25/12/2026", "2026-09-01", "month")).toBeNull();
+    // With points it is the day first, whatever the course says.
+    expect(readDate("3.10.", "2026-09-01", "month")).toBe("2026-10-03T23:59");
   });
 
   it("some days on keeps its time of day over months and years", () => {

@@ -1,5 +1,5 @@
 import { parseDecimal, type Decimal, type ScaleId } from "#core/kernel";
-import type { Assignment } from "#core/model";
+import type { Assignment, DateOrder, DecimalMark } from "#core/model";
 import { daysOn, readDate, type LocalMoment } from "./shorthand-date";
 
 /** What a line of shorthand is read against. */
@@ -7,6 +7,9 @@ export interface ShorthandSetting {
   /** The local date, `2026-09-01`. */
   readonly today: string;
   readonly scales: readonly { readonly id: ScaleId; readonly name: string }[];
+  /** How the course writes decimals: a comma between two digits parts nothing where it is their mark. */
+  readonly decimalMark?: DecimalMark;
+  readonly dateOrder?: DateOrder;
 }
 
 /** An assignment as a line of shorthand describes it. Moments are wall-clock times of the course. */
@@ -66,16 +69,16 @@ const set = (rest: Draft["rest"]) => (_: RegExpExecArray, draft: Draft) => {
   Object.assign(draft.rest, rest);
   return true;
 };
-const due: Rule[1] = (match, draft, { today }) => {
-  const read = readDate(match[1] ?? "", today);
+const due: Rule[1] = (match, draft, { today, dateOrder }) => {
+  const read = readDate(match[1] ?? "", today, dateOrder);
   draft.due = read ?? draft.due;
   return read !== null;
 };
 const series =
   (days: (match: RegExpExecArray) => number): Rule[1] =>
-  (match, draft, { today }) => {
+  (match, draft, { today, dateOrder }) => {
     draft.every = days(match);
-    draft.due = readDate(match.groups?.from ?? "", today);
+    draft.due = readDate(match.groups?.from ?? "", today, dateOrder);
     return draft.due !== null;
   };
 
@@ -104,7 +107,7 @@ const RULES: readonly Rule[] = [
     },
   ],
   [
-    /^(?:of )?([\d.]+) ?(?:points?|pts?|p)?$/i,
+    /^(?:of )?([\d.,]+) ?(?:points?|pts?|p)?$/i,
     (match, draft) => {
       const points = parseDecimal(match[1] ?? "");
       if (points.ok) draft.points = points.value;
@@ -133,7 +136,7 @@ const RULES: readonly Rule[] = [
   ],
   [/^(?:due )?(.+)$/i, due],
   [
-    /^in (.+?)(?:\s+([\d.]+)\s?(?:%|percent))?$/i,
+    /^in (.+?)(?:\s+([\d.,]+)\s?(?:%|percent))?$/i,
     (match, draft) => {
       const weight = match[2] === undefined ? null : parseDecimal(match[2]);
       draft.category = match[1] ?? null;
@@ -170,8 +173,13 @@ export function readShorthand(
   return { items, issues };
 }
 
+/** Where decimals stand behind a comma, one between two digits parts nothing. */
+const PARTS_BESIDE_DECIMALS = /;|,(?!\d)|(?<!\d),/;
+
 function readLine(raw: string, setting: ShorthandSetting): ShorthandItem[] | Omit<ShorthandIssue, "line"> {
-  const [head = "", ...parts] = raw.split(/[,;]/).map((part) => part.trim());
+  const [head = "", ...parts] = raw
+    .split(setting.decimalMark === "comma" ? PARTS_BESIDE_DECIMALS : /[,;]/)
+    .map((part) => part.trim());
   const names = namesOf(head);
   if (names === null) return { code: "range_too_long", text: head };
   if (names.length === 0) return { code: "no_name", text: raw.trim() };

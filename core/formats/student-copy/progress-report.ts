@@ -10,7 +10,7 @@ import {
 } from "#core/model";
 import { visibleTo, visibleTotals } from "#core/release";
 import { figuresOf } from "#core/totals";
-import { scoreWords } from "#core/words";
+import { scoreWords, withMark } from "#core/words";
 
 /** How a student stands at a date, ready to be set. */
 export interface ProgressReport {
@@ -47,7 +47,7 @@ export function progressReport(
 ): ProgressReport | null {
   const student = state.students[studentId];
   if (!student) return null;
-  const { title, institution, timeZone } = courseOf(state);
+  const { title, institution, timeZone, decimalMark } = courseOf(state);
   const textOf = audience === "office" ? officeText(state, studentId) : studentText(state, today, studentId);
   const isHidden = ({ id, hidden }: Assignment) => hidden || today.assignments[id]?.hidden === true;
   const work = assignmentsOf(state).filter((assignment) => audience === "office" || !isHidden(assignment));
@@ -59,10 +59,14 @@ export function progressReport(
     at,
     timeZone,
     audience,
-    totals: audience === "office" ? officeTotals(state, studentId) : studentTotals(state, today, studentId),
+    totals: (audience === "office" ? officeTotals(state, studentId) : studentTotals(state, today, studentId)).map(
+      ({ name, text }) => ({ name, text: withMark(text, decimalMark) }),
+    ),
     groups: categoriesOf(state).flatMap(({ id, name }) => {
       const own = work.filter(({ categoryId }) => categoryId === id);
-      return own.length === 0 ? [] : [{ name, work: own.map((one) => ({ name: one.name, text: textOf(one) })) }];
+      return own.length === 0
+        ? []
+        : [{ name, work: own.map((one) => ({ name: one.name, text: withMark(textOf(one), decimalMark) })) }];
     }),
   };
 }

@@ -9,6 +9,7 @@ import {
   pointsWords,
   scoreWords,
   toldWords,
+  withMark,
 } from "#core/words";
 import { base64 } from "../files/base64";
 import { COPY_STYLE } from "./student-copy-style";
@@ -19,6 +20,12 @@ export interface HtmlParts {
   readonly files: CopyFiles;
   /** A comment's light formatting as HTML that is safe to stand in a page. */
   readonly formatted: (text: string) => string;
+}
+
+/** What its parts are made with. */
+interface PageParts extends HtmlParts {
+  /** A figure as the course writes it. */
+  readonly figure: (text: string) => string;
 }
 
 const ENTITIES: Readonly<Record<string, string>> = {
@@ -52,7 +59,8 @@ const raw = (text: string): Markup => new Markup(text);
  * A student's copy as one page that needs nothing else: no script, no address outside; sound, pictures and files stand in
  * it. Its policy forbids fetching anything.
  */
-export function studentCopyHtml(copy: StudentCopyContent, parts: HtmlParts): string {
+export function studentCopyHtml(copy: StudentCopyContent, outside: HtmlParts): string {
+  const parts: PageParts = { ...outside, figure: (text) => withMark(text, copy.decimalMark) };
   const nothing = copy.letters.length + copy.totals.length === 0;
   const page = html`<!doctype html>
     <html lang="en">
@@ -80,7 +88,7 @@ export function studentCopyHtml(copy: StudentCopyContent, parts: HtmlParts): str
             copy.totals.length > 0 &&
             html`<section>
               <h2>Where you stand</h2>
-              ${copy.totals.map(totalPart)}
+              ${copy.totals.map((total) => totalPart(total, parts))}
             </section>`
           }
           ${copy.letters.map((letter) => letterPart(letter, copy, parts))}
@@ -98,10 +106,10 @@ export function studentCopyHtml(copy: StudentCopyContent, parts: HtmlParts): str
 }
 
 /** What is to be done, and by when: the same for everyone. */
-function announcedPart(work: Announced, { timeZone }: StudentCopyContent, parts: HtmlParts): Markup {
+function announcedPart(work: Announced, { timeZone }: StudentCopyContent, parts: PageParts): Markup {
   const facts = [
     work.dueAt && `due ${longMomentText(work.dueAt, timeZone)}`,
-    work.bonus ? "bonus" : pointsWords(work.points),
+    work.bonus ? "bonus" : parts.figure(pointsWords(work.points)),
   ].filter(Boolean);
   return html`<h3>${work.name}</h3>
     <p class="soft">${facts.join(" · ")}</p>
@@ -114,18 +122,20 @@ function announcedPart(work: Announced, { timeZone }: StudentCopyContent, parts:
         <summary>How it will be judged</summary>
         ${work.rubric.map(
           (criterion) =>
-            html`<p class="ends"><span>${criterion.name}</span><strong>of ${criterion.maximum}</strong></p>
+            html`<p class="ends">
+                <span>${criterion.name}</span><strong>of ${parts.figure(criterion.maximum)}</strong>
+              </p>
               <ul class="items">
-                ${criterion.levels.map((level) => html`<li>${level.name}, ${level.min} to ${level.max}${level.descriptor !== "" && `: ${level.descriptor}`}</li>`)}
+                ${criterion.levels.map((level) => html`<li>${level.name}, ${parts.figure(`${level.min} to ${level.max}`)}${level.descriptor !== "" && `: ${level.descriptor}`}</li>`)}
               </ul>`,
         )}
       </details>`
     }`;
 }
 
-const totalPart = (total: TotalCopy): Markup =>
+const totalPart = (total: TotalCopy, { figure }: PageParts): Markup =>
   html`<h3 class="ends total">
-      <span>${total.name}</span><strong>${total.text}${total.shows === "percent" && " %"}</strong>
+      <span>${total.name}</span><strong>${figure(total.text)}${total.shows === "percent" && " %"}</strong>
     </h3>
     <p class="soft">
       ${total.restsOnSealed ? "It takes in work that is not released yet." : "It rests on what you see here."}
@@ -135,22 +145,22 @@ const totalPart = (total: TotalCopy): Markup =>
       ${total.parts.map(
         (part) =>
           html`<p class="ends">
-              <span>${part.name}${part.weight !== null && ` · weight ${part.weight} %`}</span
-              ><span>${toldWords(part.told) ?? "not shown"}</span>
+              <span>${part.name}${part.weight !== null && ` · weight ${figure(part.weight)} %`}</span
+              ><span>${figure(toldWords(part.told) ?? "not shown")}</span>
             </p>
             <ul class="items">
-              ${part.items.map((item) => html`<li class="ends"><span>${item.name}</span><span>${toldWords(item.told) ?? "not released"}</span></li>`)}
+              ${part.items.map((item) => html`<li class="ends"><span>${item.name}</span><span>${figure(toldWords(item.told) ?? "not released")}</span></li>`)}
             </ul>`,
       )}
     </details>`;
 
-function letterPart(letter: CopyLetter, { timeZone, name }: StudentCopyContent, parts: HtmlParts): Markup {
+function letterPart(letter: CopyLetter, { timeZone, name }: StudentCopyContent, parts: PageParts): Markup {
   const { assignment, score, rubric, comments, outcomes, classFigures, messages } = letter;
   return html`<section>
     <h2>${assignment.name}</h2>
     ${comments && comments.overall !== "" && html`<div class="words">${raw(parts.formatted(comments.overall))}</div>`}
-    ${rubric && rubricPart(rubric, comments)} ${score && scorePart(score)}
-    ${classFigures && html`<p class="soft">${classFiguresWords(classFigures)}</p>`}
+    ${rubric && rubricPart(rubric, comments, parts)} ${score && scorePart(score, parts)}
+    ${classFigures && html`<p class="soft">${parts.figure(classFiguresWords(classFigures))}</p>`}
     ${outcomes && outcomesPart(outcomes)}
     ${
       comments &&
@@ -187,19 +197,19 @@ const outcomesPart = ({ rows, attainment }: OutcomesCopy): Markup =>
     )}
     ${attainment && html`<p class="ends"><span>${attainment.scale}</span><strong>${attainment.level}</strong></p>`}`;
 
-function scorePart(score: ScoreCopy): Markup {
+function scorePart(score: ScoreCopy, { figure }: PageParts): Markup {
   const deduction = deductionWords(score);
-  return html`<p class="ends total"><span>Score</span><strong>${scoreWords(score)}</strong></p>
-    ${deduction && html`<p class="soft right">${deduction}</p>`}`;
+  return html`<p class="ends total"><span>Score</span><strong>${figure(scoreWords(score))}</strong></p>
+    ${deduction && html`<p class="soft right">${figure(deduction)}</p>`}`;
 }
 
-function rubricPart(rubric: RubricCopy, comments: CommentsCopy | null): Markup {
+function rubricPart(rubric: RubricCopy, comments: CommentsCopy | null, { figure }: PageParts): Markup {
   return html`${rubric.rows.map(
     (row) =>
       html`<div class="row">
         <p class="ends">
           <span>${row.name}</span
-          ><strong>${row.notApplicable ? "does not apply" : ofMaximum(row.points, row.maximum)}</strong>
+          ><strong>${row.notApplicable ? "does not apply" : figure(ofMaximum(row.points, row.maximum))}</strong>
         </p>
         ${row.level && html`<p class="soft">${[row.level, row.descriptor].filter(Boolean).join(": ")}</p>`}
         ${comments && comments.criteria.filter(({ criterionId }) => criterionId === row.criterionId).map(({ comment }) => html`<p class="words">${comment}</p>`)}
@@ -209,7 +219,8 @@ function rubricPart(rubric: RubricCopy, comments: CommentsCopy | null): Markup {
     (answer, index) =>
       html`<div class="row">
         <p class="ends">
-          <span>${index + 1}. ${answer.prompt}</span><strong>${ofMaximum(answer.points, answer.maximum)}</strong>
+          <span>${index + 1}. ${answer.prompt}</span
+          ><strong>${figure(ofMaximum(answer.points, answer.maximum))}</strong>
         </p>
         <p class="soft words">${answer.text || "no answer"}</p>
         ${answer.comment && html`<p class="words">${answer.comment}</p>`}

@@ -1,5 +1,13 @@
 import { textSum, type FileId, type Instant, type StudentId } from "#core/kernel";
-import { courseOf, fullName, type CourseState, type Message, type TotalCopy, type WorkFile } from "#core/model";
+import {
+  courseOf,
+  fullName,
+  type CourseState,
+  type DecimalMark,
+  type Message,
+  type TotalCopy,
+  type WorkFile,
+} from "#core/model";
 import {
   announcedWork,
   visibleMessages,
@@ -19,6 +27,7 @@ export interface StudentCopyContent {
   readonly course: string;
   readonly institution: string;
   readonly timeZone: string;
+  readonly decimalMark: DecimalMark;
   readonly number: string;
   readonly name: string;
   readonly madeAt: Instant;
@@ -32,11 +41,12 @@ export interface StudentCopyContent {
 export function studentCopyOf(state: CourseState, studentId: StudentId, madeAt: Instant): StudentCopyContent | null {
   const student = state.students[studentId];
   if (!student) return null;
-  const { title, institution, timeZone } = courseOf(state);
+  const { title, institution, timeZone, decimalMark } = courseOf(state);
   return {
     course: title,
     institution,
     timeZone,
+    decimalMark,
     number: student.number,
     name: fullName(student),
     madeAt,

@@ -17,6 +17,25 @@ function readCsv(text: string): string[][] {
   return rows;
 }
 
+describe("CSV where decimals stand behind a comma", () => {
+  it("parts its fields by semicolons; words keep their points", () => {
+    const rows = [[{ text: "Lab 1.2; part, two" }, { figure: "17.5" }, { figure: "20" }]];
+    expect(writeCsv(rows, "comma")).toBe('"Lab 1.2; part, two";17,5;20\r\n');
+    expect(writeCsv(rows)).toBe('"Lab 1.2; part, two",17.5,20\r\n');
+  });
+
+  it("holds every score as the course writes it", () => {
+    const state = run(
+      smallCourse(),
+      { type: "editCourse", fields: { decimalMark: "comma" } },
+      { type: "setScore", assignmentId: assignmentId("quiz"), studentId: studentId("ada"), text: "17,5" },
+    );
+    const [head = "", first = ""] = scoresCsv(state).split("\r\n");
+    expect(head).toMatch(/^Student number;Name;Section;/);
+    expect(first.split(";")).toContain("17,5");
+  });
+});
+
 describe("CSV (reference std.csv.rfc4180: RFC 4180, Shafranovich 2005, section 2)", () => {
   const check = reference<{ cases: string[] }, { rows: string[][][] }>("std.csv.rfc4180");
 

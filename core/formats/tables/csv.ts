@@ -1,7 +1,16 @@
 import Papa from "papaparse";
 import { pointsText, roundToText } from "#core/kernel";
-import { assignmentsOf, courseOf, listName, namesBy, studentsOf, type CourseState } from "#core/model";
+import {
+  assignmentsOf,
+  courseOf,
+  listName,
+  namesBy,
+  studentsOf,
+  type CourseState,
+  type DecimalMark,
+} from "#core/model";
 import { figuresOf } from "#core/totals";
+import { withMark } from "#core/words";
 
 /** A cell of a table: text, or a figure that stays a figure. */
 export type Cell = { readonly text: string } | { readonly figure: string };
@@ -12,13 +21,17 @@ const FORMULA_START = /^[=+\-@\t\r]/;
 /** Text that a spreadsheet would run, with an apostrophe in front. */
 export const withoutFormula = (text: string): string => (FORMULA_START.test(text) ? `'${text}` : text);
 
-const guarded = (cell: Cell): string => ("figure" in cell ? cell.figure : withoutFormula(cell.text));
+const guarded = (cell: Cell, mark: DecimalMark): string =>
+  "figure" in cell ? withMark(cell.figure, mark) : withoutFormula(cell.text);
 
-/** Writes RFC 4180: CRLF between records, fields quoted where they need it. */
-export const writeCsv = (rows: readonly (readonly Cell[])[]): string =>
+/**
+ * Writes RFC 4180: CRLF between records, fields quoted where they need it. Where decimals stand behind a comma, a semicolon
+ * parts the fields, as spreadsheet programs of those places expect (common practice, no source).
+ */
+export const writeCsv = (rows: readonly (readonly Cell[])[], mark: DecimalMark = "point"): string =>
   Papa.unparse(
-    rows.map((row) => row.map(guarded)),
-    { newline: "\r\n" },
+    rows.map((row) => row.map((cell) => guarded(cell, mark))),
+    { newline: "\r\n", delimiter: mark === "comma" ? ";" : "," },
   ) + "\r\n";
 
 /** The scores of a course: one row per student, one column per assignment with its counted value, then the total. */
@@ -51,5 +64,5 @@ export function scoresCsv(state: CourseState): string {
       text(total.letter ?? ""),
     ];
   });
-  return writeCsv([head, ...rows]);
+  return writeCsv([head, ...rows], course.decimalMark);
 }

@@ -44,7 +44,7 @@ describe("final grades", () => {
       ["Ben Bolt", "36.0", "F"],
       ['Cleo Crane, "C"', null, null],
     ]);
-    expect(table(finalGradesCsv(finalGrades(state)))[2]).toEqual({
+    expect(table(finalGradesCsv(finalGrades(state), "point"))[2]).toEqual({
       "Student number": "N3",
       Name: 'Cleo Crane, "C"',
       "Total (%)": "",

@@ -1,5 +1,14 @@
 import { roundToText, sameValue } from "#core/kernel";
-import { courseOf, listName, namesBy, studentsOf, termsOf, type CourseState, type GradeExport } from "#core/model";
+import {
+  courseOf,
+  listName,
+  namesBy,
+  studentsOf,
+  termsOf,
+  type CourseState,
+  type DecimalMark,
+  type GradeExport,
+} from "#core/model";
 import { figuresOf } from "#core/totals";
 import { writeCsv, type Cell } from "./csv";
 
@@ -43,20 +52,23 @@ export function openBeforeGrades(state: CourseState): { readonly waiting: number
 }
 
 /** Final grades as CSV for a registrar: number, name, the terms where there are any, percent, letter. */
-export function finalGradesCsv(grades: readonly FinalGrade[]): string {
+export function finalGradesCsv(grades: readonly FinalGrade[], mark: DecimalMark): string {
   const text = (value: string): Cell => ({ text: value });
   const figure = (percent: string | null): Cell => (percent === null ? text("") : { figure: percent });
   const terms = grades[0]?.terms?.map(({ name }) => `${name} (%)`) ?? [];
-  return writeCsv([
-    ["Student number", "Name", ...terms, "Total (%)", "Letter"].map(text),
-    ...grades.map(({ number, name, percent, letter, terms: own = [] }) => [
-      text(number),
-      text(name),
-      ...own.map((term) => figure(term.percent)),
-      figure(percent),
-      text(letter ?? ""),
-    ]),
-  ]);
+  return writeCsv(
+    [
+      ["Student number", "Name", ...terms, "Total (%)", "Letter"].map(text),
+      ...grades.map(({ number, name, percent, letter, terms: own = [] }) => [
+        text(number),
+        text(name),
+        ...own.map((term) => figure(term.percent)),
+        figure(percent),
+        text(letter ?? ""),
+      ]),
+    ],
+    mark,
+  );
 }
 
 /** A grade that is another now than it was when it was exported; null where it was not, or is not any more. */

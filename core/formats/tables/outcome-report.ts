@@ -1,5 +1,5 @@
 import type { StudentId } from "#core/kernel";
-import { assignmentsOf, studentsOf, type Assignment, type CourseState } from "#core/model";
+import { assignmentsOf, courseOf, studentsOf, type Assignment, type CourseState } from "#core/model";
 import { outcomeRows, type OutcomeRow } from "#core/scoring";
 import { writeCsv, type Cell } from "./csv";
 
@@ -89,5 +89,5 @@ export function outcomesCsv(state: CourseState): string {
     ),
   );
   const head = ["Rubric", "Outcome", "Work", "Student number", "Family name", "Given name", "Level", "Level name"];
-  return writeCsv([head.map(text), ...rows]);
+  return writeCsv([head.map(text), ...rows], courseOf(state).decimalMark);
 }

@@ -58,11 +58,20 @@ export const courseSchema = z.object({
   releasePasses: z.array(z.string().max(40)).max(40),
   /** How students are listed and sorted: `Bram Oduya`, or `Oduya, Bram`. Who is spoken to is always called by both. */
   namesBy: z.enum(["given", "family"]),
+  /** What stands before the decimals of a figure, on screen and in what leaves as text. Both are read where one types. */
+  decimalMark: z.enum(["point", "comma"]),
+  /** What the first figure of a date such as `3/10` is. Dates are shown with the name of the month, whatever is chosen. */
+  dateOrder: z.enum(["day", "month"]),
   /** What this course is a packet of; null for a course of its own. */
   packet: packetHeadSchema.nullable(),
 });
 /** A course with the rules of its figures. */
 export type Course = z.infer<typeof courseSchema>;
+
+/** How a course writes the decimals of its figures. */
+export type DecimalMark = Course["decimalMark"];
+/** How a course reads dates that are all figures. */
+export type DateOrder = Course["dateOrder"];
 
 /** The rules a course starts with where nothing else is said. */
 export const COURSE_DEFAULTS = {
@@ -73,6 +82,8 @@ export const COURSE_DEFAULTS = {
   releaseStops: [],
   releasePasses: [],
   namesBy: "given",
+  decimalMark: "point",
+  dateOrder: "day",
   packet: null,
 } satisfies Partial<Course>;
 

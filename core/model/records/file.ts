@@ -121,4 +121,8 @@ export function mediaTypeOf(name: string): string {
 export const workKindOf = ({ mediaType }: Pick<WorkFile, "mediaType">): WorkKind =>
   Object.values(BY_ENDING).find(([type]) => type === mediaType)?.[1] ?? (CODE_TYPES.has(mediaType) ? "code" : "other");
 
+/** Whether a file is an archive whose parts can be taken out: a ZIP, by its name or by what it says it is. */
+export const isArchiveFile = (file: Pick<WorkFile, "mediaType" | "name">): boolean =>
+  workKindOf(file) === "other" && (endingOf(file.name) === "zip" || /^application\/(x-)?zip/.test(file.mediaType));
+
 const endingOf = (name: string): string => (name.includes(".") ? (name.split(".").at(-1) ?? "").toLowerCase() : "");

@@ -56,6 +56,8 @@ export type TotalSeal = z.infer<typeof totalSealSchema>;
 const scoreCopySchema = z.object({
   standing: z.enum(["expected", "handedIn", "missing", "excused"]),
   points: decimalField.nullable(),
+  /** A level that says all there is, such as pass or not yet; null where there are points. */
+  level: z.string().nullable(),
   /** The same figure as a fraction, `114/205`: totals rest on it, never on what is displayed. */
   exact: fractionField.nullable(),
   maximum: decimalField,

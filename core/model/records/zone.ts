@@ -3,17 +3,23 @@ import { idField } from "./fields";
 
 const share = z.number().min(0).max(1);
 
-/** Where on a paper a criterion is answered: a part of a page, in shares of it as it is shown unturned, from its upper left corner. */
+/**
+ * Where on a paper a criterion or a question is answered: a part of a page, in shares of it as it is shown unturned, from
+ * its upper left corner.
+ */
 export const zoneSchema = z.object({
-  criterionId: idField("criterion"),
+  of: z.union([idField("criterion"), idField("question")]),
   page: z.number().int().min(1).max(2_000),
   x: share,
   y: share,
   width: share,
   height: share,
 });
-/** Where on a paper a criterion is answered. */
+/** Where on a paper a criterion or a question is answered. */
 export type Zone = z.infer<typeof zoneSchema>;
 
 /** Most zones of one assignment, or of one paper. */
 export const MOST_ZONES = 2_000;
+
+/** A criterion or a question: what a zone can be of. */
+export type ZoneTarget = Zone["of"];

@@ -35,6 +35,30 @@ describe("remarks made before they had colours", () => {
   });
 });
 
+describe("a score given out before levels were", () => {
+  it("has none; one of today comes back as it is", () => {
+    const rest = { id: "a", outcomes: null, classFigures: null, name: "Essay" };
+    expect(completeRecord("copies", { ...rest, score: { at: "t", content: { points: "18" } } })).toEqual({
+      ...rest,
+      score: { at: "t", content: { points: "18", level: null } },
+    });
+    const now = { ...rest, score: { at: "t", content: { points: null, level: "Pass" } } };
+    expect(completeRecord("copies", now)).toBe(now);
+  });
+});
+
+describe("zones drawn before questions had any", () => {
+  it("are of their criterion; those of today come back as they are", () => {
+    const place = { page: 1, x: 0, y: 0, width: 1, height: 1 };
+    const before = { zones: [{ criterionId: "criterion:a", ...place }] };
+    for (const table of ["assignments", "results"]) {
+      expect(completeFields(table, before)).toEqual({ zones: [{ of: "criterion:a", ...place }] });
+    }
+    const now = { zones: [{ of: "question:a", ...place }] };
+    expect(completeFields("results", now)).toBe(now);
+  });
+});
+
 describe("a rubric made before criteria could ask for evidence", () => {
   it("asks for none; one of today comes back as it is", () => {
     const criteria = [{ id: "criterion:a", name: "Record" }];

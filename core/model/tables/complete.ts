@@ -40,7 +40,9 @@ export function completeRecord(table: string, record: Fields): Fields {
 export function completeFields(table: string, fields: Fields): Fields {
   switch (table) {
     case "assignments":
-      return fields.channel === "online" ? { ...fields, channel: "file" } : fields;
+      return completeZones(fields.channel === "online" ? { ...fields, channel: "file" } : fields);
+    case "results":
+      return completeZones(fields);
     case "copies":
       return completeCopy(fields);
     case "rubrics":
@@ -52,18 +54,31 @@ export function completeFields(table: string, fields: Fields): Fields {
   }
 }
 
-/** What was given out before there were colours, files as feedback and answers has none. */
+/** Zones that were drawn before questions had any are of criteria. */
+function completeZones(record: Fields): Fields {
+  const zones = record.zones as Fields[] | undefined;
+  if (!zones?.some((zone) => Object.hasOwn(zone, "criterionId"))) return record;
+  return {
+    ...record,
+    zones: zones.map(({ criterionId, ...zone }) => (criterionId ? { ...zone, of: criterionId } : zone)),
+  };
+}
+
+/** What was given out before there were colours, files as feedback, answers and levels has none. */
 function completeCopy(copy: Fields): Fields {
+  const score = copy.score as { content: Fields } | null | undefined;
   const comments = copy.comments as { content: { notes: Fields[]; attachments?: unknown } } | null | undefined;
   const rubric = copy.rubric as { content: Fields } | null | undefined;
   const notes = comments?.content.notes ?? [];
   const whole =
     (!comments || (comments.content.attachments && notes.every((note) => Object.hasOwn(note, "colour")))) &&
-    (!rubric || Object.hasOwn(rubric.content, "answers"));
+    (!rubric || Object.hasOwn(rubric.content, "answers")) &&
+    (!score || Object.hasOwn(score.content, "level"));
   if (whole) return copy;
   const completed = notes.map((note) => ({ colour: NOTE_DEFAULTS.colour, ...note }));
   return {
     ...copy,
+    ...(score && { score: { ...score, content: { level: null, ...score.content } } }),
     ...(comments && { comments: { ...comments, content: { attachments: [], ...comments.content, notes: completed } } }),
     ...(rubric && { rubric: { ...rubric, content: { answers: [], ...rubric.content } } }),
   };

@@ -27,6 +27,7 @@ import {
   type RubricCopy,
   type ScoreCopy,
   type Student,
+  levelGiven,
 } from "#core/model";
 import { levelAt, outcomeRows, rulerEnds } from "#core/scoring";
 import { answerPoints, figuresOf } from "#core/totals";
@@ -66,7 +67,8 @@ export function facetNow<F extends Facet>(
 
 function draftScore(state: CourseState, assignment: Assignment, student: Student): ScoreCopy | null {
   const figure = figuresOf(state).figure(assignment.id, student.id);
-  if (figure.counted === null && figure.standing !== "excused" && figure.standing !== "missing") return null;
+  const isSaid = figure.counted !== null || figure.wordsOnly;
+  if (!isSaid && figure.standing !== "excused" && figure.standing !== "missing") return null;
   const { percentPlaces } = courseOf(state);
   const cut = figure.source !== "set by hand" && figure.deduction.n !== 0n;
   // What a person entered in points, also on several rulers, is read as it was entered; what a rule made of it, with the
@@ -79,6 +81,7 @@ function draftScore(state: CourseState, assignment: Assignment, student: Student
   return {
     standing: figure.standing,
     points: figure.counted && asRead(figure.counted),
+    level: figure.wordsOnly && figure.counted === null ? levelGiven(state, assignment, student.id) : null,
     exact: figure.counted && fractionText(figure.counted),
     maximum: assignment.points,
     beforeDeduction: cut && figure.score ? asRead(figure.score) : null,
@@ -112,7 +115,7 @@ function draftRubric(state: CourseState, assignment: Assignment, student: Studen
 const draftAnswers = (state: CourseState, assignment: Assignment, student: Student): RubricCopy["answers"] =>
   questionsOf(state, assignment.id).map((question) => {
     const answer = answerOf(state, assignment.id, student.id, question.id);
-    const points = answerPoints(question, answer);
+    const points = answerPoints(state, question, answer);
     const { id: questionId, prompt, points: maximum } = question;
     return {
       questionId,

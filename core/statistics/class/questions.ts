@@ -49,7 +49,7 @@ export function questionFigures(state: CourseState, assignment: Assignment): Pap
   const answered = present.map(({ id }) =>
     questions.map((question) => {
       const answer = answerOf(state, assignment.id, id, question.id);
-      return { text: answer.text, points: number(answerPoints(question, answer)) };
+      return { text: answer.text, points: number(answerPoints(state, question, answer)) };
     }),
   );
   const settled = questions.map((_, at) => answered.every((paper) => paper[at]?.points !== null));

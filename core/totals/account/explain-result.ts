@@ -159,7 +159,7 @@ function explainAnswers(state: CourseState, assignment: Assignment, figure: Figu
   const questions = questionsOf(state, assignment.id);
   const parts = questions.flatMap((question): AccountPart[] => {
     const answer = answerOf(state, assignment.id, figure.studentId, question.id);
-    const exact = answerPoints(question, answer);
+    const exact = answerPoints(state, question, answer);
     if (!exact) return [];
     const source = answer.points === null ? "key" : "judged";
     const rule: AppliedRule = { name: "entered", source, by: null };

@@ -1,6 +1,7 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from "react";
 import { pointsText, ratio, type Decimal } from "#core/kernel";
 import type { Band } from "#core/model";
+import { inMark } from "../../../ui/words/figures";
 
 interface BoundScaleProps {
   /** From the highest to the lowest. */
@@ -62,7 +63,7 @@ export function BoundScale({ bands, totals, onMove }: BoundScaleProps) {
             aria-valuenow={Number(band.from)}
             aria-valuemin={0}
             aria-valuemax={100}
-            aria-valuetext={`${band.from} percent`}
+            aria-valuetext={`${inMark(band.from)} percent`}
             className="absolute -top-6 bottom-0 w-14 -translate-x-1/2 cursor-ew-resize touch-none"
             style={{ left: at(Number(band.from)) }}
             onPointerDown={(event) => {

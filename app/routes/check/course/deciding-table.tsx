@@ -6,6 +6,7 @@ import { inAddress } from "../../../ui/address";
 import type { RecordColumn } from "../../../ui/table/column";
 import { RecordTable } from "../../../ui/table/record-table";
 import { short } from "../figure-words";
+import { inMark } from "../../../ui/words/figures";
 
 const percent = (share: number) => `${short(100 * share)} %`;
 
@@ -34,7 +35,7 @@ const columnsOf = (slot: string): readonly RecordColumn<Deciding>[] => [
     head: "Mean, %",
     figures: true,
     by: ({ described }) => (described.ok ? described.value.mean : null),
-    cell: ({ described }) => (described.ok ? described.value.mean.toFixed(1) : "–"),
+    cell: ({ described }) => (described.ok ? inMark(described.value.mean.toFixed(1)) : "–"),
   },
   {
     id: "spread",
@@ -42,7 +43,7 @@ const columnsOf = (slot: string): readonly RecordColumn<Deciding>[] => [
     figures: true,
     by: ({ described }) => (described.ok && described.value.deviation.ok ? described.value.deviation.value : null),
     cell: ({ described }) =>
-      described.ok && described.value.deviation.ok ? described.value.deviation.value.toFixed(1) : "–",
+      described.ok && described.value.deviation.ok ? inMark(described.value.deviation.value.toFixed(1)) : "–",
   },
   {
     id: "planned",

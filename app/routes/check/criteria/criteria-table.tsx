@@ -7,6 +7,7 @@ import type { RecordColumn } from "../../../ui/table/column";
 import { RecordTable } from "../../../ui/table/record-table";
 import { short, told, toldWhy, whyNot } from "../figure-words";
 import type { Looked } from "../rows";
+import { inMark } from "../../../ui/words/figures";
 
 /** Under this a criterion hardly goes with the rest of the rubric; common practice, no source. */
 const HARDLY = 0.2;
@@ -98,7 +99,7 @@ const columnsOf = (slot: string, assignmentId: string): readonly RecordColumn<Cr
     cell: ({ drift, maximum }) =>
       drift ? (
         <span className={Math.abs(drift.difference) >= DRIFT * maximum ? "font-semibold text-ochre" : ""}>
-          {drift.first.toFixed(1)} → {drift.last.toFixed(1)}
+          {inMark(drift.first.toFixed(1))} → {inMark(drift.last.toFixed(1))}
         </span>
       ) : (
         <span className="text-soft">needs 20 papers</span>
@@ -168,9 +169,9 @@ function Reliability({ figures }: { readonly figures: RubricFigures }) {
       <h2 className="text-[15px] font-semibold">The rubric as a whole</h2>
       {alpha.ok ? (
         <p className="figures mt-1">
-          Cronbach’s alpha {alpha.value.toFixed(2)} over {counted(complete, "paper")};{" "}
+          Cronbach’s alpha {inMark(alpha.value.toFixed(2))} over {counted(complete, "paper")};{" "}
           {error.ok
-            ? `standard error of a sum ${error.value.toFixed(1)} points: two papers closer than ${(2 * error.value).toFixed(1)} points need not differ.`
+            ? `standard error of a sum ${inMark(error.value.toFixed(1))} points: two papers closer than ${inMark((2 * error.value).toFixed(1))} points need not differ.`
             : `standard error not computable: ${whyNot(error.issue)}.`}
         </p>
       ) : (
@@ -206,7 +207,8 @@ function LevelsWorth({ figures }: { readonly figures: RubricFigures }) {
               </th>
               {levels.map(({ level, count, restMean }) => (
                 <td key={level.id} className="py-1.5 pe-4">
-                  <span className="text-soft">{level.name}</span> {restMean === null ? "–" : restMean.toFixed(1)}{" "}
+                  <span className="text-soft">{level.name}</span>{" "}
+                  {restMean === null ? "–" : inMark(restMean.toFixed(1))}{" "}
                   <span className="text-[13px] text-soft">({count})</span>
                 </td>
               ))}

@@ -8,6 +8,7 @@ import type { RecordColumn } from "../../../ui/table/column";
 import { RecordTable } from "../../../ui/table/record-table";
 import { fixed, short, told, whyNot } from "../figure-words";
 import type { Looked } from "../rows";
+import { inMark } from "../../../ui/words/figures";
 
 /** How many different answers of a question are named. */
 const NAMED = 6;
@@ -128,7 +129,7 @@ function Answers({ figures, papers }: { readonly figures: QuestionFigures; reado
               </td>
               <td className="w-10 py-1 text-right">{use.studentIds.length}</td>
               <td className="w-36 py-1 text-right text-soft">
-                {use.restMean === null ? "" : `rest ${use.restMean.toFixed(1)}`}
+                {use.restMean === null ? "" : `rest ${inMark(use.restMean.toFixed(1))}`}
               </td>
             </tr>
           ))}

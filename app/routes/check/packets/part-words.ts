@@ -2,6 +2,7 @@ import { questionsOf, rubricOf, outcomeRubricOf, type Assignment, type Criterion
 import type { ComparedPart } from "#core/packets";
 import { levelAt } from "#core/scoring";
 import { counted } from "#core/words";
+import { inMark } from "../../../ui/words/figures";
 
 type Part = ComparedPart["part"];
 type Value = ComparedPart["here"];
@@ -92,7 +93,7 @@ function judgedWords(criterion: Criterion | undefined, value: object): string {
   if (notApplicable) return "not applicable";
   if (points === null) return "open";
   const level = criterion && levelAt(criterion, points as Parameters<typeof levelAt>[1]);
-  return level ? `${points}, ${level.name}` : points;
+  return level ? `${inMark(points)}, ${level.name}` : inMark(points);
 }
 
 function resultWords(

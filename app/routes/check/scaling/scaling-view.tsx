@@ -17,6 +17,7 @@ import type { Looked } from "../rows";
 import { ScalingChart } from "./scaling-chart";
 import { ScalingTable } from "./scaling-table";
 import { firstWish, readWish, SCALING_WAYS, scalingOf, type ScalingWish } from "./scaling-wish";
+import { inMark } from "../../../ui/words/figures";
 
 /** Students that are named of those who gain, and of those who lose. */
 const NAMED = 6;
@@ -156,12 +157,13 @@ function PreviewWords({ state, preview }: { readonly state: CourseState; readonl
     <div className="figures mt-2 grid gap-1 text-[14px] text-soft" aria-live="polite">
       {before.ok && after.ok && (
         <p>
-          mean {before.value.mean.toFixed(1)} → <strong className="text-ink">{after.value.mean.toFixed(1)}</strong> ·
-          median {before.value.median.toFixed(1)} →{" "}
-          <strong className="text-ink">{after.value.median.toFixed(1)}</strong>
+          mean {inMark(before.value.mean.toFixed(1))} →{" "}
+          <strong className="text-ink">{inMark(after.value.mean.toFixed(1))}</strong> · median{" "}
+          {inMark(before.value.median.toFixed(1))} →{" "}
+          <strong className="text-ink">{inMark(after.value.median.toFixed(1))}</strong>
           {before.value.deviation.ok &&
             after.value.deviation.ok &&
-            ` · SD ${before.value.deviation.value.toFixed(1)} → ${after.value.deviation.value.toFixed(1)}`}
+            ` · SD ${inMark(before.value.deviation.value.toFixed(1))} → ${inMark(after.value.deviation.value.toFixed(1))}`}
         </p>
       )}
       <p>

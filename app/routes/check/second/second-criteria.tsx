@@ -7,6 +7,7 @@ import { InlineField } from "../../../ui/fields/inline-field";
 import { troubleOf } from "../../../ui/hooks/use-command";
 import { Ruler } from "../../../ui/parts/ruler";
 import type { SecondRow, SecondRows } from "./second-rows";
+import { inMark } from "../../../ui/words/figures";
 
 /** The rulers of a second marker, or one field where there is no rubric. */
 export function SecondCriteria({
@@ -25,7 +26,7 @@ export function SecondCriteria({
       <InlineField
         className="w-48 px-4"
         place={`second-score/${assignmentId}/${studentId}`}
-        label={`Score out of ${rows.maximum}`}
+        label={`Score out of ${inMark(rows.maximum)}`}
         inputMode="decimal"
         value={rows.score ?? ""}
         onKeep={async (text, again) =>

@@ -12,6 +12,7 @@ import { rulerEnds } from "#core/scoring";
 import { moderatedPapers, secondPoints } from "#core/totals";
 import { criterionColour } from "../../../ui/colours";
 import type { EvidenceTarget } from "../../../ui/work/types";
+import { inMark } from "../../../ui/words/figures";
 
 /** One criterion as its second marker judges it. */
 export interface SecondRow {
@@ -70,7 +71,7 @@ export function secondRows(
     criteria,
     score: mark?.score ?? null,
     maximum: assignment.points,
-    sumWords: sum === null ? "not judged yet" : `${pointsText(sum)} of ${assignment.points}`,
+    sumWords: sum === null ? "not judged yet" : `${inMark(pointsText(sum))} of ${inMark(assignment.points)}`,
     target: first
       ? { id: first.criterion.id, name: first.criterion.name, colour: first.colour }
       : ({ id: "criterion:none", name: "", colour: criterionColour(0) } as EvidenceTarget),

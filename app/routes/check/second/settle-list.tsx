@@ -9,6 +9,7 @@ import { deskAddress } from "../../../ui/address";
 import { useTroubleOf } from "../../../ui/hooks/use-command";
 import type { Looked } from "../rows";
 import { PaperBeside } from "./paper-beside";
+import { inMark } from "../../../ui/words/figures";
 
 interface SettleListProps {
   readonly slot: string;
@@ -65,7 +66,7 @@ function SettleCard({ slot, looked, paper, nameOf, read }: SettleListProps & { r
           {name}
         </Link>
         <span>
-          first {pointsText(first)}, second {pointsText(second)}
+          first {inMark(pointsText(first))}, second {inMark(pointsText(second))}
         </span>
         <button
           type="button"
@@ -92,8 +93,8 @@ function SettleCard({ slot, looked, paper, nameOf, read }: SettleListProps & { r
             }}
           />
         </label>
-        <SettleButton name={name} words={`First, ${pointsText(first)}`} onSettle={() => settle("first")} />
-        <SettleButton name={name} words={`Second, ${pointsText(second)}`} onSettle={() => settle("second")} />
+        <SettleButton name={name} words={`First, ${inMark(pointsText(first))}`} onSettle={() => settle("first")} />
+        <SettleButton name={name} words={`Second, ${inMark(pointsText(second))}`} onSettle={() => settle("second")} />
         <SettleButton name={name} words={`Mean, ${meanText(first, second)}`} onSettle={() => settle("mean")} />
         <label className="block text-[13px] text-soft">
           Another figure
@@ -118,7 +119,7 @@ function SettleCard({ slot, looked, paper, nameOf, read }: SettleListProps & { r
   );
 }
 
-const meanText = (first: Exact, second: Exact): string => pointsText(divide(add(first, second), whole(2)));
+const meanText = (first: Exact, second: Exact): string => inMark(pointsText(divide(add(first, second), whole(2))));
 
 const SettleButton = ({
   name,
@@ -208,7 +209,7 @@ function SettledList({ looked, nameOf, settled }: SettleListProps & { readonly s
           <li key={studentId} className="flex gap-4 border-b border-rule py-1.5">
             <span className="flex-1">
               <strong>{nameOf(studentId)}</strong>:{" "}
-              {how && `${how.points}, ${CHOICES[how.choice]} (first ${how.first}, second ${how.second})`}
+              {how && inMark(`${how.points}, ${CHOICES[how.choice]} (first ${how.first}, second ${how.second})`)}
               {how?.reason && <span className="text-soft"> {how.reason}</span>}
             </span>
             <button

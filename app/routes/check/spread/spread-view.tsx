@@ -11,6 +11,7 @@ import type { Looked } from "../rows";
 import { HistogramChart } from "./histogram-chart";
 import { SpreadChart } from "./spread-chart";
 import { SpreadTable } from "./spread-table";
+import { inMark } from "../../../ui/words/figures";
 
 /** How the class lies on the scale, with what tells sections and markers apart. */
 export function SpreadView({ slot, looked }: { readonly slot: string; readonly looked: Looked }) {
@@ -86,9 +87,9 @@ function SpreadWords({ spread }: { readonly spread: Spread }) {
     <>
       <p className="figures mt-3 text-[14px] text-soft">
         {[
-          `mean ${mean.toFixed(1)}`,
-          `median ${median.toFixed(1)}`,
-          deviation.ok ? `spread (SD) ${deviation.value.toFixed(1)}` : `spread: ${whyNot(deviation.issue)}`,
+          `mean ${inMark(mean.toFixed(1))}`,
+          `median ${inMark(median.toFixed(1))}`,
+          deviation.ok ? `spread (SD) ${inMark(deviation.value.toFixed(1))}` : `spread: ${whyNot(deviation.issue)}`,
           `half of the class between ${short(lowerQuartile)} and ${short(upperQuartile)}`,
           counted(count, "paper"),
         ].join(" · ")}
@@ -125,15 +126,15 @@ function DifferenceLine({
   return (
     <details className="figures mt-1 text-[14px] text-soft">
       <summary className="w-fit">
-        {what} differ by {apart.toFixed(1)} points:{" "}
+        {what} differ by {inMark(apart.toFixed(1))} points:{" "}
         <span className={chance < 0.05 ? "font-semibold text-ochre" : "text-ink"}>{chanceWords(chance)}</span> for{" "}
         {counted(papers, "paper")}
       </summary>
       <p className="mt-1 max-w-prose ps-4">
         If the {what} were judged alike, their means would lie at least this far apart in about{" "}
         {chance < 0.001 ? "fewer than 1 of 1,000" : `${short(chance * 100)} of 100`} such classes. Welch’s test of means
-        (B. L. Welch, 1951, Biometrika 38, 330–336): F {f.toFixed(2)} with {String(between)} and {within.toFixed(1)}{" "}
-        degrees of freedom. It compares the means and does not say why they differ.
+        (B. L. Welch, 1951, Biometrika 38, 330–336): F {inMark(f.toFixed(2))} with {String(between)} and{" "}
+        {inMark(within.toFixed(1))} degrees of freedom. It compares the means and does not say why they differ.
       </p>
     </details>
   );

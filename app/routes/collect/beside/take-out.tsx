@@ -6,6 +6,7 @@ import type { Repository } from "#storage";
 import { counted } from "#core/words";
 import { runTableJob } from "../../../../workers/client";
 import type { SheetFormat } from "../../../../workers/protocol";
+import { CSV_WORDS } from "../../../ui/words/figures";
 import { Choice } from "../../../ui/fields/choice";
 import { Tick } from "../../../ui/fields/tick";
 import { JobStatus } from "../../../ui/dialogs/job-status";
@@ -44,7 +45,7 @@ export function TakeOut({
         { assignmentIds, comments, section, standing, totals: what === "all" },
         repository.surroundings.now(),
       );
-      const blob = await runTableJob((jobs) => jobs.writeSheets(sheets, format), signal);
+      const blob = await runTableJob((jobs) => jobs.writeSheets(sheets, format, courseOf(state).decimalMark), signal);
       const name = `${what === "one" ? assignment.shortName : courseOf(state).shortTitle} scores.${format}`;
       saveAs(blob, name);
       return `${name} was saved.`;
@@ -89,6 +90,7 @@ export function TakeOut({
           </button>
         ))}
       </p>
+      <p className="text-[13px] text-soft">{CSV_WORDS[courseOf(state).decimalMark]}</p>
       <h2 className="mt-6 text-[14px] font-semibold">Mark elsewhere</h2>
       <p className="text-[13px] text-soft">
         All hand-ins as an archive, a folder a student. Mark the PDF files in any program, drop the archive here.

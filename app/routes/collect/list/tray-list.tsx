@@ -35,6 +35,9 @@ interface TrayListProps {
 
 type Line = { readonly head: string; readonly colour: string } | { readonly row: Row };
 
+/** Lines up to which a tray is drawn whole: each has a field and its reasons, and sixty at once hold the page up. */
+const WHOLE = 48;
+
 const NOTHING: ReadonlyMap<FileId, Blob | null> = new Map();
 
 /** The pieces of the tray, what is to be decided first; of a long tray what stands in the window. */
@@ -51,7 +54,7 @@ export function TrayList({
   const [open, setOpen] = useState<ReadonlySet<PieceId>>(new Set());
   const body = useRef<HTMLUListElement>(null);
   const lines = useMemo(() => linesOf(groups), [groups]);
-  const shown = useRowsInView(lines.length, body);
+  const shown = useRowsInView(lines.length, body, WHOLE);
   const opened = lines.flatMap((line) => ("row" in line && open.has(line.row.piece.id) ? [line.row.piece.file] : []));
   const blobs = useBlobs(opened, NOTHING, readFile);
   const move = (from: HTMLElement, by: -1 | 1) => {

@@ -1,9 +1,17 @@
 import { canConfirm } from "../../../ui/words/words";
-import type { ColumnMeaning, SheetCellPreview, SheetEntryIssue, SheetHead, SheetPreview } from "#core/formats";
+import type {
+  ColumnMeaning,
+  LetterRead,
+  SheetCellPreview,
+  SheetEntryIssue,
+  SheetHead,
+  SheetPreview,
+} from "#core/formats";
 import { resultKey, rosterName, type Assignment, type CourseState } from "#core/model";
 import type { ChangeIssue } from "#core/changes";
 import { counted } from "#core/words";
 import { issueWords, pastedRowWords } from "../../../ui/words/words";
+import { inMark } from "../../../ui/words/figures";
 
 /** A line of what a sheet would do. */
 export interface SheetLine {
@@ -22,7 +30,7 @@ export interface SheetLine {
 const ENTRY_ISSUES: Readonly<Record<SheetEntryIssue["code"], (issue: SheetEntryIssue) => string>> = {
   other_maximum: (issue) =>
     `${issue.text}: the assignment has ${"maximum" in issue ? issue.maximum : ""} points. Put the column right, or type the points.`,
-  comma_unclear: ({ text }) => `${text}: decimals or thousands? Write it with a point.`,
+  comma_unclear: ({ text }) => `${text}: decimals or thousands? Write it as the course writes decimals.`,
   formula_error: ({ text }) => `${text}: its formula failed in the spreadsheet. Mend it there, or type the points.`,
 };
 
@@ -68,10 +76,15 @@ function outcomeOf({ outcome, comment }: SheetCellPreview): Pick<SheetLine, "wha
         why: `it was ${outcome.left || "empty"} when the sheet left`,
       };
     case "asks":
-      return { what: "asks", after: "", why: canConfirm(outcome.why) ? issueWords(outcome.why) : "" };
+      return { what: "asks", after: "", why: askWords(outcome.why) };
     case "refused":
       return { what: "refused", after: "", why: wordsOf(outcome.why) };
   }
+}
+
+function askWords(why: ChangeIssue | LetterRead): string {
+  if (why.code === "letter_read") return `${why.letter} begins at ${inMark(why.from)} %: taken in as that`;
+  return canConfirm(why) ? issueWords(why) : "";
 }
 
 /** How much of each there is, in words; what there is none of is left out. */

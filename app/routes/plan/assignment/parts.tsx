@@ -10,6 +10,7 @@ import { issueWords } from "../../../ui/words/words";
 import { AttachedFiles } from "./attached-files";
 import type { AssignmentRows } from "./rows";
 import { KeptDateField } from "../../../ui/time/kept-date-field";
+import { inMark } from "../../../ui/words/figures";
 
 /** Changes fields of the assignment; answers words of trouble, or null. */
 export type EditAssignment = (fields: Extract<Command, { type: "editAssignment" }>["fields"]) => Promise<string | null>;
@@ -42,7 +43,7 @@ export function WhatItIs({ assignment, rows, edit }: PartProps) {
           label="Points"
           className="w-28"
           inputMode="decimal"
-          value={assignment.points}
+          value={inMark(assignment.points)}
           onKeep={async (text) => {
             const points = parseDecimal(text);
             return points.ok ? edit({ points: points.value }) : issueWords(points.issue);

@@ -17,6 +17,7 @@ import { QuestionFields } from "./question-fields";
 import { AnswerEntry } from "./answer-entry";
 import { draftOf, freshQuestion, keptQuestion, lackOf, type QuestionDraft, readQuestions } from "./rows";
 import type { Route } from "./+types/page";
+import { inMark } from "../../../ui/words/figures";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
@@ -72,7 +73,7 @@ export default function QuestionsPage({ loaderData, params }: Route.ComponentPro
       <h1 className="page-title">{assignment.name}: questions</h1>
       <PlanPlaces slot={params.slot} />
       <p className="figures mt-3 text-[14.5px] text-soft">
-        {counted(shown.length, "question")} · {pointsText(total)} of {assignment.points} points
+        {counted(shown.length, "question")} · {inMark(pointsText(total))} of {inMark(assignment.points)} points
         {compare(total, fromDecimal(assignment.points)) !== 0 && (
           <strong className="ms-2 text-ochre">The questions do not add up to the assignment’s points.</strong>
         )}
@@ -190,7 +191,7 @@ function Effects({ effects, state }: EffectsProps) {
           <li key={student.id} className="figures flex justify-between gap-4 pe-8">
             {rosterName(state, student)}
             <span>
-              {before ? pointsText(before) : "–"} → <strong>{after ? pointsText(after) : "–"}</strong>
+              {before ? inMark(pointsText(before)) : "–"} → <strong>{after ? inMark(pointsText(after)) : "–"}</strong>
             </span>
           </li>
         ))}

@@ -4,6 +4,7 @@ import { FigureInput } from "../../../ui/fields/figure-input";
 import { readFigure } from "../../../ui/fields/read-figure";
 import { KeyFields } from "./key-fields";
 import { FRESH_KEYS, KIND_OPTIONS, type QuestionDraft } from "./rows";
+import { inMark } from "../../../ui/words/figures";
 
 interface QuestionFieldsProps {
   /** From 1. */
@@ -44,7 +45,7 @@ export function QuestionFields({ place, draft, onEdit, onMove, onRemove }: Quest
         <FigureInput
           label="Points"
           className="w-20"
-          value={draft.points}
+          value={inMark(draft.points)}
           read={readFigure}
           onRead={(points) => {
             onEdit({ points });

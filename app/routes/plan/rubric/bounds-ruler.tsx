@@ -1,6 +1,7 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import { add, decimal, fromDecimal, pointsText, subtract, toNumber, type Decimal } from "#core/kernel";
 import type { Criterion } from "#core/model";
+import { inMark } from "../../../ui/words/figures";
 
 interface BoundsRulerProps {
   readonly criterion: Criterion;
@@ -60,8 +61,8 @@ export function BoundsRuler({ criterion, onBound }: BoundsRulerProps) {
           aria-valuemin={number(level.min)}
           aria-valuemax={number(levels[index + 1]?.max ?? level.max)}
           aria-valuenow={number(level.max)}
-          aria-valuetext={`${level.max} points`}
-          title={`${level.name} ends at ${level.max}`}
+          aria-valuetext={`${inMark(level.max)} points`}
+          data-hint={`${level.name} ends at ${inMark(level.max)}`}
           className={`absolute top-0 z-10 h-7 w-3 -translate-x-1/2 cursor-ew-resize after:absolute after:inset-y-0 after:left-[5px] after:w-[3px] after:rounded ${dragged === index ? "after:bg-green" : "after:bg-ink"}`}
           style={{ left: share(number(level.max)) }}
           onKeyDown={onKeyDown(index)}

@@ -9,6 +9,7 @@ import { readFigure, readOptionalFigure } from "../../../ui/fields/read-figure";
 import { LevelFields } from "./level-fields";
 import { BoundsRuler } from "./bounds-ruler";
 import { Tick } from "../../../ui/fields/tick";
+import { inMark } from "../../../ui/words/figures";
 
 interface CriterionEditorProps {
   readonly criterion: Criterion;
@@ -56,7 +57,7 @@ export function CriterionEditor(props: CriterionEditorProps) {
           small
           label="Step"
           className="w-20 print:hidden"
-          value={criterion.step}
+          value={inMark(criterion.step)}
           read={readFigure}
           onRead={(step) => {
             onChange({ ...criterion, step });
@@ -68,7 +69,7 @@ export function CriterionEditor(props: CriterionEditorProps) {
           className="w-24"
           placeholder="none"
           read={readOptionalFigure}
-          value={criterion.weight ?? ""}
+          value={inMark(criterion.weight ?? "")}
           onRead={(weight) => {
             onChange({ ...criterion, weight });
           }}

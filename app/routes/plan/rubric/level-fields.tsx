@@ -1,6 +1,7 @@
 import type { Criterion, Level } from "#core/model";
 import { FigureInput } from "../../../ui/fields/figure-input";
 import { readFigure } from "../../../ui/fields/read-figure";
+import { inMark } from "../../../ui/words/figures";
 
 /** One level of a criterion: its name, its bounds and its words. */
 export function LevelFields({
@@ -36,7 +37,7 @@ export function LevelFields({
           small
           label="from"
           className="w-16"
-          value={level.min}
+          value={inMark(level.min)}
           read={readFigure}
           onRead={(min) => {
             onEdit({ min });
@@ -46,7 +47,7 @@ export function LevelFields({
           small
           label="to"
           className="w-16"
-          value={level.max}
+          value={inMark(level.max)}
           read={readFigure}
           onRead={(max) => {
             onEdit({ max });
@@ -56,7 +57,7 @@ export function LevelFields({
           <button
             type="button"
             aria-label={`Remove level ${level.name}`}
-            title="Remove this level"
+            data-hint="Remove this level"
             className="grid size-8 place-items-center rounded text-soft hover:bg-table print:hidden"
             onClick={onRemove}
           >

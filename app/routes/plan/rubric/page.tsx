@@ -17,6 +17,7 @@ import { Criteria } from "./criteria";
 import { RubricHead } from "./rubric-head";
 import { SamplePaper } from "./sample-paper";
 import type { Route } from "./+types/page";
+import { inMark } from "../../../ui/words/figures";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
@@ -128,7 +129,7 @@ export default function RubricPage({ loaderData, params }: Route.ComponentProps)
                   .slice(0, SHOWN)
                   .map(({ studentId, before, after }) => {
                     const student = state.students[studentId];
-                    const text = (value: typeof before) => (value ? pointsText(value) : "open");
+                    const text = (value: typeof before) => (value ? inMark(pointsText(value)) : "open");
                     return `${student ? rosterName(state, student) : ""} ${text(before)} → ${text(after)}`;
                   })
                   .join(" · ")}

@@ -3,6 +3,7 @@ import { decimal, pointsText, type CriterionId, type Decimal } from "#core/kerne
 import type { Rubric } from "#core/model";
 import { isWeighted, levelAt, proposedPoints, rulerEnds, steppedPoints, sumRubric } from "#core/scoring";
 import { Ruler } from "../../../ui/parts/ruler";
+import { inMark } from "../../../ui/words/figures";
 
 /** The rubric tried out on a paper that is nobody's: levels are chosen as on the desk, and the sum adds itself. */
 export function SamplePaper({ rubric, points }: { readonly rubric: Rubric; readonly points: Decimal | null }) {
@@ -58,7 +59,7 @@ export function SamplePaper({ rubric, points }: { readonly rubric: Rubric; reado
       })}
       <p className="figures mt-2 flex justify-between text-[15px]">
         <span className="text-soft">
-          {pointsText(sum.given)} of {pointsText(sum.judgedMaximum)}
+          {inMark(pointsText(sum.given))} of {inMark(pointsText(sum.judgedMaximum))}
           {sum.open > 0 ? `, ${String(sum.open)} open` : ""}
           {isWeighted(rubric) ? ", weighed" : ""}
         </span>
@@ -66,7 +67,7 @@ export function SamplePaper({ rubric, points }: { readonly rubric: Rubric; reado
           {rubric.purpose === "outcomes"
             ? "no score"
             : sum.score
-              ? `${pointsText(sum.score)} of ${points ?? total}`
+              ? `${inMark(pointsText(sum.score))} of ${inMark(points ?? total)}`
               : ""}
         </strong>
       </p>

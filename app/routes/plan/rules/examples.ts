@@ -3,6 +3,7 @@ import type { Course } from "#core/model";
 import { afterDeduction, deduction, unitsLate } from "#core/scoring";
 import { letterOf, passes } from "#core/totals";
 import { latenessWords } from "#core/words";
+import { inMark } from "../../../ui/words/figures";
 
 /** What a late rule does to one score of 41.5 of 50, for hand-ins of rising lateness. */
 export interface LateStep {
@@ -34,8 +35,8 @@ export function lateExample({ lateRule, timeZone }: Pick<Course, "lateRule" | "t
     return {
       handedIn,
       late: units === 0 ? "not late" : latenessWords(units, lateRule?.unitHours ?? 24),
-      deduction: lateRule && units > 0 ? pointsText(deduction(lateRule, score, points, units)) : "0",
-      counted: pointsText(lateRule ? afterDeduction(lateRule, score, points, units) : score),
+      deduction: lateRule && units > 0 ? inMark(pointsText(deduction(lateRule, score, points, units))) : "0",
+      counted: inMark(pointsText(lateRule ? afterDeduction(lateRule, score, points, units) : score)),
     };
   });
 }
@@ -51,7 +52,7 @@ export function letterExample(
     const figure = fromDecimal(exact);
     return {
       exact,
-      shown: roundToText(figure, course.percentPlaces),
+      shown: inMark(roundToText(figure, course.percentPlaces)),
       letter: letterOf(course, figure) ?? "none",
       passes: passes(course, figure),
     };

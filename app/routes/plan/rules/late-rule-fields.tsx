@@ -6,6 +6,7 @@ import { FigureInput } from "../../../ui/fields/figure-input";
 import { readFigure, readOptionalFigure } from "../../../ui/fields/read-figure";
 import type { EditRules } from "./rules";
 import { Tick } from "../../../ui/fields/tick";
+import { inMark } from "../../../ui/words/figures";
 
 const START: LateRule = {
   ratePercent: decimal("5"),
@@ -41,7 +42,7 @@ export function LateRuleFields({ draft, edit }: { readonly draft: Course; readon
           <div className="grid grid-cols-2 gap-3">
             <FigureInput
               label="Taken off for each unit, %"
-              value={rule.ratePercent}
+              value={inMark(rule.ratePercent)}
               read={readFigure}
               onRead={(ratePercent) => {
                 set({ ratePercent });
@@ -78,7 +79,7 @@ export function LateRuleFields({ draft, edit }: { readonly draft: Course; readon
             />
             <FigureInput
               label="At most, % (empty: no limit)"
-              value={rule.capPercent ?? ""}
+              value={inMark(rule.capPercent ?? "")}
               read={readOptionalFigure}
               onRead={(capPercent) => {
                 set({ capPercent });
@@ -86,7 +87,7 @@ export function LateRuleFields({ draft, edit }: { readonly draft: Course; readon
             />
             <FigureInput
               label="Never below, % of the maximum"
-              value={rule.floorPercent ?? ""}
+              value={inMark(rule.floorPercent ?? "")}
               read={readOptionalFigure}
               onRead={(floorPercent) => {
                 set({ floorPercent });
@@ -116,7 +117,7 @@ export function LateRuleFields({ draft, edit }: { readonly draft: Course; readon
         <h2 className="border-t-2 border-ink pt-2 font-semibold">Missing work</h2>
         <FigureInput
           label="Counts, % of the maximum (empty: nothing until decided)"
-          value={draft.missingPercent ?? ""}
+          value={inMark(draft.missingPercent ?? "")}
           read={readOptionalFigure}
           onRead={(missingPercent) => {
             edit({ missingPercent });
@@ -125,7 +126,9 @@ export function LateRuleFields({ draft, edit }: { readonly draft: Course; readon
       </div>
       <div>
         <table className="w-full text-[14px]">
-          <caption className="border-t-2 border-ink pt-2 pb-1 text-left font-semibold">41.5 of 50, handed in …</caption>
+          <caption className="border-t-2 border-ink pt-2 pb-1 text-left font-semibold">
+            {inMark("41.5 of 50")}, handed in …
+          </caption>
           <thead>
             <tr className="border-b border-ink text-left text-[13px]">
               <th className="py-1 font-normal text-soft">when</th>

@@ -5,6 +5,7 @@ import { ChoiceField } from "../../../ui/fields/choice-field";
 import { FigureInput } from "../../../ui/fields/figure-input";
 import { readFigure } from "../../../ui/fields/read-figure";
 import type { EditRules } from "./rules";
+import { inMark } from "../../../ui/words/figures";
 
 /** The letter scale and the pass mark, with totals around the highest bound as an example. */
 export function Letters({ draft, edit }: { readonly draft: Course; readonly edit: EditRules }) {
@@ -32,7 +33,7 @@ export function Letters({ draft, edit }: { readonly draft: Course; readonly edit
               <div className="w-28">
                 <FigureInput
                   label="From, %"
-                  value={band.from}
+                  value={inMark(band.from)}
                   read={readFigure}
                   onRead={(from) => {
                     edit({ letters: letters.map((one, at) => (at === index ? { ...one, from } : one)) });
@@ -63,7 +64,7 @@ export function Letters({ draft, edit }: { readonly draft: Course; readonly edit
         <div className="mt-3 grid grid-cols-2 gap-3">
           <FigureInput
             label="Pass mark, %"
-            value={draft.passMark}
+            value={inMark(draft.passMark)}
             read={readFigure}
             onRead={(passMark) => {
               edit({ passMark });
@@ -95,7 +96,7 @@ export function Letters({ draft, edit }: { readonly draft: Course; readonly edit
         <tbody>
           {letterExample(draft).map((line) => (
             <tr key={line.exact} className="border-b border-rule">
-              <td className="py-1">{line.exact} %</td>
+              <td className="py-1">{inMark(line.exact)} %</td>
               <td>{line.shown} %</td>
               <td className="font-semibold">{line.letter}</td>
               <td className="text-soft">{line.passes ? "yes" : "no"}</td>

@@ -4,6 +4,7 @@ import { parseDecimal, type Decimal } from "#core/kernel";
 import type { Scale } from "#core/model";
 import { formText } from "../../../ui/fields/form-text";
 import { Choice } from "../../../ui/fields/choice";
+import { inMark } from "../../../ui/words/figures";
 
 const KINDS: Readonly<Record<Scale["kind"], string>> = {
   passNotYet: "pass and not yet",
@@ -52,7 +53,7 @@ export function Scales({
               <strong className="font-semibold">{scale.name}</strong>{" "}
               <span className="text-soft">{KINDS[scale.kind]}: </span>
               {scale.levels
-                .map((level) => (level.percent === null ? level.name : `${level.name} ${level.percent} %`))
+                .map((level) => (level.percent === null ? level.name : `${level.name} ${inMark(level.percent)} %`))
                 .join(" · ")}
             </span>
             <button

@@ -34,6 +34,24 @@ export function Details({ course, send }: { readonly course: Course; readonly se
         ]}
         onKeep={(namesBy) => send({ type: "editCourse", fields: { namesBy } })}
       />
+      <ChoiceField
+        label="Decimals are written"
+        value={course.decimalMark}
+        options={[
+          ["point", "17.5, with a point"],
+          ["comma", "17,5, with a comma"],
+        ]}
+        onKeep={(decimalMark) => send({ type: "editCourse", fields: { decimalMark } })}
+      />
+      <ChoiceField
+        label="Dates such as 3/10 mean"
+        value={course.dateOrder}
+        options={[
+          ["day", "The day first: 3 October"],
+          ["month", "The month first: 10 March"],
+        ]}
+        onKeep={(dateOrder) => send({ type: "editCourse", fields: { dateOrder } })}
+      />
       <datalist id="time-zones">
         {zones.map((zone) => (
           <option key={zone} value={zone} />

@@ -5,6 +5,7 @@ import { counted } from "#core/words";
 import { AsYouLeftIt } from "../../../ui/fields/as-you-left-it";
 import { readTextDraft, useTyped } from "../../../ui/fields/drafts";
 import { rosterWords } from "../../../ui/words/words";
+import { isArchive, readSet } from "../../../exports/read-set";
 import { readText } from "../../../ui/files/read-text";
 import { FileButton } from "../../../ui/files/file-button";
 import { Choice } from "../../../ui/fields/choice";
@@ -45,6 +46,18 @@ export function RosterEntry({
     setText(next);
     setChosen(null);
     setTrouble(null);
+  };
+  const read = async (file: File) => {
+    if (!(await isArchive(file))) {
+      set(await readText(file));
+      return;
+    }
+    const { roster } = await readSet(file);
+    if (roster !== null) set(roster);
+    else
+      setTrouble(
+        `${file.name} holds no students: a roster-and-results set has a file "users.csv". Nothing was changed.`,
+      );
   };
   const add = async () => {
     if (students.length === 0) return;
@@ -125,11 +138,11 @@ export function RosterEntry({
           {students.length === 0 ? "Add students" : `Add ${counted(students.length, "student")}`}
         </button>
         <FileButton
-          words="Read a CSV file"
-          kind="table"
+          words="Read a file: CSV, or a roster-and-results set"
+          kind="roster"
           look="link text-[14px]"
           onFiles={([file]) => {
-            if (file) void readText(file).then(set);
+            if (file) void read(file);
           }}
         />
         <span className="text-[13px] text-soft">Ctrl Enter adds</span>

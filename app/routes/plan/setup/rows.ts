@@ -22,6 +22,7 @@ import {
 import type { EntryCell } from "#core/changes";
 import { newcomersOf } from "#core/release";
 import { termOf } from "#core/totals";
+import { inMark } from "../../../ui/words/figures";
 
 /** A student as a line of the roster. */
 export interface RosterRow {
@@ -94,7 +95,7 @@ export function setupRows(state: CourseState, now: Instant): SetupRows {
     termWeights:
       terms.length === 0
         ? null
-        : roundToText(sum(terms.map(({ weight }) => fromDecimal(weight))), 1).replace(/\.0$/, ""),
+        : inMark(roundToText(sum(terms.map(({ weight }) => fromDecimal(weight))), 1).replace(/\.0$/, "")),
   };
 }
 

@@ -8,6 +8,7 @@ import { issueWords } from "../../../ui/words/words";
 import type { TermRow } from "./rows";
 import { DateField } from "../../../ui/time/date-field";
 import { KeptDateField } from "../../../ui/time/kept-date-field";
+import { inMark } from "../../../ui/words/figures";
 
 type Send = (command: Command) => Promise<string | null>;
 
@@ -54,7 +55,7 @@ export function Terms({
               label="Weight"
               className="w-20"
               inputMode="decimal"
-              value={term.weight}
+              value={inMark(term.weight)}
               onKeep={(weight) => save({ ...term, weight }, term.id)}
             />
           </div>

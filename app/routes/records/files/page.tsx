@@ -1,4 +1,5 @@
 import { useLocation, useNavigate } from "react-router";
+import { CSV_WORDS, figuresMark } from "../../../ui/words/figures";
 import { filesOf, scoresCsv } from "#core/formats";
 import { courseOf } from "#core/model";
 import { counted } from "#core/words";
@@ -64,6 +65,7 @@ export default function FilesPage({ loaderData, params }: Route.ComponentProps) 
         >
           Save the scores as CSV
         </button>
+        <p className="mt-1.5 text-[13px] text-soft">{CSV_WORDS[figuresMark()]}</p>
       </Section>
       <Section id="course-file" title="The course file">
         <p>

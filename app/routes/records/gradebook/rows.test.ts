@@ -167,6 +167,8 @@ describe("a selection", () => {
     const state = run(smallCourse(), type("15 l1"), type("m", { studentId: cleo }));
     const selection = { from: { row: 1, column: 0 }, to: { row: 2, column: 1 } };
     expect(copyText(state, table(state), selection)).toBe("\t15 l1\n\tm");
+    const comma = run(state, { type: "editCourse", fields: { decimalMark: "comma" } }, type("15.5"));
+    expect(copyText(comma, table(comma), selection)).toBe("\t15,5 l1\n\tm");
   });
 
   it("gets a standing by one key, unless that letter begins a level there", () => {

@@ -16,6 +16,7 @@ import { changedSinceRelease, withoutWeight } from "#core/release";
 import { figuresOf, hasWaiting, termOf, type Figure } from "#core/totals";
 import { MOST_TERMS } from "./grid/measures";
 import { cellOf, totalCellOf, type FigureMode, type GradeCell, type TotalCell } from "./grid/cells";
+import { figuresMark, inMark } from "../../../ui/words/figures";
 
 /** Which students are shown: all, or those with a cell of one kind. */
 export const SHOW_ONLY = [
@@ -119,7 +120,7 @@ export function gradeTable(state: CourseState, view: GradeView): GradeTable {
     bands: categoriesOf(state)
       .map(({ id, name, weight }) => ({
         id,
-        title: weight === null ? name : `${name} ${weight} %`,
+        title: weight === null ? name : `${name} ${inMark(weight)} %`,
         columns: work.filter((assignment) => assignment.categoryId === id).length,
       }))
       .filter((band) => band.columns > 0),
@@ -169,9 +170,10 @@ const cellsOf = keptBy({
 /** The head of a column; the same object until its assignment changes or work begins or ends to wait there. */
 const columnOf = keptBy({
   owner: (assignment: Assignment, _: boolean) => assignment,
-  basis: (_, current) => ({ current }),
+  basis: (_, current) => ({ current, mark: figuresMark() }),
   make: (_, { id, name, shortName, bonus, scoredIn, points }, current): GradeColumn => {
-    const of = bonus ? "bonus" : scoredIn.kind === "percent" ? "in percent" : `of ${points}`;
+    const way = { points: `of ${inMark(points)}`, percent: "in percent", scale: "on a scale" }[scoredIn.kind];
+    const of = bonus ? "bonus" : way;
     return { assignmentId: id, name, shortName, of, current };
   },
 });

@@ -164,7 +164,7 @@ export function journalCsv(state: CourseState, entries: readonly Entry[]): strin
         ]),
     ),
   );
-  return writeCsv([head, ...rows]);
+  return writeCsv([head, ...rows], courseOf(state).decimalMark);
 }
 
 const whole = (value: unknown): string =>

@@ -1,5 +1,6 @@
 import { useMemo, useState } from "react";
 import { Link, useNavigate } from "react-router";
+import { termsOf } from "#core/model";
 import { provenancesFrom } from "#core/changes";
 import type { Outlook } from "#core/totals";
 import { explainTotal } from "#core/totals";
@@ -153,7 +154,7 @@ export default function StudentPage({ loaderData, params }: Route.ComponentProps
               />
             </h2>
             <div className="mt-1">
-              <AccountTree account={account} nameOf={nameOfState(state)} open={2} />
+              <AccountTree account={account} nameOf={nameOfState(state)} open={termsOf(state).length > 0 ? 3 : 2} />
             </div>
           </section>
           <DraftField

@@ -24,6 +24,7 @@ import {
 } from "#core/model";
 import { bandsFromTop, figuresOf, itemOf, neededFor, planOf, type Figure, type Needed } from "#core/totals";
 import { dayText, latenessWords, pointsWords } from "#core/words";
+import { inMark } from "../../../ui/words/figures";
 
 /** One assignment as a line of a student's record. */
 export interface WorkRow {
@@ -70,7 +71,8 @@ export function studentRows(state: CourseState, student: Student): StudentRows {
   const work = assignmentsOf(state);
   const roster = studentsOf(state);
   const at = roster.findIndex(({ id }) => id === student.id);
-  const percent = (value: Exact | null | undefined) => (value ? `${roundToText(value, course.percentPlaces)} %` : "");
+  const percent = (value: Exact | null | undefined) =>
+    value ? `${inMark(roundToText(value, course.percentPlaces))} %` : "";
   const mark = (value: Exact): Mark => ({ at: Math.max(0, Math.min(100, toNumber(value))), text: percent(value) });
   const section = student.sectionId ? state.sections[student.sectionId]?.name : undefined;
   return {
@@ -83,7 +85,7 @@ export function studentRows(state: CourseState, student: Student): StudentRows {
     bounds: bandsFromTop(course.letters).map((band) => ({ letter: band.letter, at: toNumber(fromDecimal(band.from)) })),
     categories: categoriesOf(state).map(({ id, name, weight }) => ({
       id,
-      name: weight === null ? name : `${name} · ${weight} %`,
+      name: weight === null ? name : `${name} · ${inMark(weight)} %`,
       percent: percent(categories.get(id)?.percent),
       work: work
         .filter(({ categoryId }) => categoryId === id)
@@ -131,8 +133,9 @@ function workRow(
     due: dueText(state, course, assignment, student),
     standing: [standing, late, figure.source === "set by hand" ? "set by hand" : ""].filter(Boolean).join(", "),
     tone: TONES[standing] ?? (figure.source === "set by hand" ? "text-plum" : "text-soft"),
-    figure: counted ? `${pointsText(counted)} of ${assignment.points}` : "",
-    percent: counted && points.n !== 0n ? `${roundToText(divide(multiply(counted, HUNDRED), points), 0)} %` : "",
+    figure: counted ? `${inMark(pointsText(counted))} of ${inMark(assignment.points)}` : "",
+    percent:
+      counted && points.n !== 0n ? `${inMark(roundToText(divide(multiply(counted, HUNDRED), points), 0))} %` : "",
     comment: resultOf(state, assignment.id, student.id).overallComment,
   };
 }
@@ -144,8 +147,8 @@ function neededRows(state: CourseState, course: Course, student: Student): Stude
   const goals = [
     ...bandsFromTop(course.letters)
       .filter(({ from }) => from !== "0")
-      .map(({ letter, from }) => ({ goal: `${letter}, from ${from} %`, bound: from })),
-    { goal: `the pass mark, ${course.passMark} %`, bound: course.passMark },
+      .map(({ letter, from }) => ({ goal: `${letter}, from ${inMark(from)} %`, bound: from })),
+    { goal: `the pass mark, ${inMark(course.passMark)} %`, bound: course.passMark },
   ];
   return goals.map(({ goal, bound }) => {
     const needed = neededFor(plan, source, bound);
@@ -160,15 +163,15 @@ function neededWords(needed: Needed, places: number): string {
     case "reached":
       return "reached whatever comes";
     case "outOfReach":
-      return `out of reach, at most ${roundToText(needed.highest, places)} %`;
+      return `out of reach, at most ${inMark(roundToText(needed.highest, places))} %`;
     case "needs":
-      return `${needed.exact ? "" : "about "}${roundToText(needed.percent, 1)} % of all open work`;
+      return `${needed.exact ? "" : "about "}${inMark(roundToText(needed.percent, 1))} % of all open work`;
   }
 }
 
 /** Whether bonus work was done or declined, so that it can be talked about. */
 function bonusWords({ counted, standing, waiting }: Figure): string {
-  if (counted) return `done, ${pointsWords(pointsText(counted))}`;
+  if (counted) return `done, ${inMark(pointsWords(inMark(pointsText(counted))))}`;
   if (waiting) return "handed in, waiting";
   return standing === "missing" || standing === "excused" ? "declined" : "not done so far";
 }

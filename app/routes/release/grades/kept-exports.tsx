@@ -1,5 +1,6 @@
 import { useMemo } from "react";
 import { finalGradesCsv, gradeDifferences, type FinalGrade } from "#core/formats";
+import { inMark, figuresMark } from "../../../ui/words/figures";
 import type { GradeExport } from "#core/model";
 import { counted, momentText } from "#core/words";
 import type { RecordColumn } from "../../../ui/table/column";
@@ -44,7 +45,7 @@ export function KeptExports({
           type="button"
           className="link"
           onClick={() => {
-            const blob = new Blob([finalGradesCsv(kept.grades)], { type: "text/csv;charset=utf-8" });
+            const blob = new Blob([finalGradesCsv(kept.grades, figuresMark())], { type: "text/csv;charset=utf-8" });
             saveAs(blob, `final-grades-${kept.at.slice(0, 10)}.csv`);
           }}
         >
@@ -85,4 +86,4 @@ function gradeWords(grade: FinalGrade | null): string {
   return [percentWords(grade.percent), grade.letter, ...terms].filter(Boolean).join(", ");
 }
 
-const percentWords = (percent: string | null): string => (percent === null ? "–" : `${percent} %`);
+const percentWords = (percent: string | null): string => (percent === null ? "–" : `${inMark(percent)} %`);

@@ -1,6 +1,7 @@
 import { useMemo, useState } from "react";
 import { localToday } from "#core/kernel";
 import { finalGrades, finalGradesCsv, openBeforeGrades, rosterResultsArchive, type FinalGrade } from "#core/formats";
+import { CSV_WORDS, inMark } from "../../../ui/words/figures";
 import { courseOf, gradeExportsOf } from "#core/model";
 import { counted } from "#core/words";
 import { live, useLive } from "../../../course/live";
@@ -32,7 +33,7 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
 function gradeColumns(grades: readonly FinalGrade[], places: number): readonly RecordColumn<FinalGrade>[] {
   const percent = (of: (grade: FinalGrade) => string | null | undefined) => ({
     by: (grade: FinalGrade) => (of(grade) ? Number(of(grade)) : null),
-    cell: (grade: FinalGrade) => of(grade) ?? "–",
+    cell: (grade: FinalGrade) => inMark(of(grade) ?? "–"),
     figures: true,
   });
   return [
@@ -59,7 +60,7 @@ export default function GradesPage({ loaderData, params }: Route.ComponentProps)
   const { state, grades, entries, at } = useLive(loaderData.shown);
   const job = useJob();
   const change = useChange();
-  const { timeZone } = courseOf(state);
+  const { timeZone, decimalMark } = courseOf(state);
   const columns = useMemo(() => gradeColumns(grades, courseOf(state).percentPlaces), [grades, state]);
   const { waiting, undecided } = openBeforeGrades(state);
   const without = grades.filter(({ percent }) => percent === null).length;
@@ -103,7 +104,7 @@ export default function GradesPage({ loaderData, params }: Route.ComponentProps)
           onClick={() =>
             void exportAs(
               `final-grades-${day}.csv`,
-              () => new Blob([finalGradesCsv(grades)], { type: "text/csv;charset=utf-8" }),
+              () => new Blob([finalGradesCsv(grades, decimalMark)], { type: "text/csv;charset=utf-8" }),
             )
           }
         >
@@ -123,6 +124,9 @@ export default function GradesPage({ loaderData, params }: Route.ComponentProps)
           Save the open roster-and-results set
         </button>
       </div>
+      <p className="mt-1.5 text-[13px] text-soft">
+        {CSV_WORDS[decimalMark]} The set always has a point, as its standard says.
+      </p>
       <p className="mt-1 text-[13.5px] text-soft">
         The set holds the roster, every assignment as a line item, every result, and the course total: ten CSV files in
         one archive, with the columns of version 1.1 of the open standard. Names and titles stand in them exactly as

@@ -1,5 +1,6 @@
 import type { Difference, FacetContent } from "#core/release";
 import { scoreWords } from "#core/words";
+import { inMark } from "../../../ui/words/figures";
 
 /** What changed in a copy since it was released, as pairs of old and new. */
 export function differenceWords({ facet, old, present }: Difference): { what: string; old: string; present: string }[] {
@@ -8,8 +9,8 @@ export function differenceWords({ facet, old, present }: Difference): { what: st
       return [
         {
           what: "Score",
-          old: scoreWords(old as FacetContent["score"]),
-          present: present ? scoreWords(present as FacetContent["score"]) : "nothing",
+          old: inMark(scoreWords(old as FacetContent["score"])),
+          present: present ? inMark(scoreWords(present as FacetContent["score"])) : "nothing",
         },
       ];
     case "rubric":
@@ -30,7 +31,7 @@ export function differenceWords({ facet, old, present }: Difference): { what: st
 }
 
 const classWords = (figures: FacetContent["classFigures"] | null): string =>
-  figures ? `mean ${figures.mean}, median ${figures.median} of ${String(figures.students)}` : "nothing";
+  figures ? `mean ${inMark(figures.mean)}, median ${inMark(figures.median)} of ${String(figures.students)}` : "nothing";
 
 function rubricPairs(old: FacetContent["rubric"], present: FacetContent["rubric"] | null) {
   if (!present) return [{ what: "Rubric detail", old: "shown", present: "nothing" }];

@@ -1,7 +1,10 @@
 import type { ChangeResult } from "#core/changes";
+import type { FileId } from "#core/kernel";
 import { DraftField } from "../../../ui/fields/draft-field";
 import { PointsField } from "../../../ui/fields/points-field";
-import type { AlikeAnswers } from "./rows";
+import { ZoneCrop } from "../../../ui/work/zones/zone-crop";
+import { isWrittenOnPaper, type AlikeAnswers } from "./rows";
+import { inMark } from "../../../ui/words/figures";
 
 interface AnswerLineProps {
   /** The answer, for what is half-typed. */
@@ -11,6 +14,7 @@ interface AnswerLineProps {
   readonly maximum: string;
   readonly current: boolean;
   readonly typing: boolean;
+  readonly read: (fileId: FileId) => Promise<Blob | null>;
   readonly onChoose: () => void;
   readonly onPoints: (text: string, confirmed: boolean) => Promise<ChangeResult>;
   readonly onTyped: (kept: boolean) => void;
@@ -31,7 +35,7 @@ export function AnswerLine(props: AnswerLineProps) {
           {sheet.title}
         </button>
         {sheet.alike.length > 0 && (
-          <p className="text-[13px]" title={sheet.alike.map(({ title }) => title).join(", ")}>
+          <p className="text-[13px]" data-hint={sheet.alike.map(({ title }) => title).join(", ")}>
             and {String(sheet.alike.length)} more{" "}
             <button type="button" className="link" onClick={props.onApart}>
               Take apart
@@ -42,15 +46,27 @@ export function AnswerLine(props: AnswerLineProps) {
           {sheet.points === null
             ? "waits"
             : corrected
-              ? `the key gives ${sheet.byKey}`
+              ? `the key gives ${inMark(sheet.byKey)}`
               : sheet.byHand
                 ? "by hand"
                 : "by the key"}
         </p>
       </div>
-      <p className="min-w-0 flex-1 font-serif text-[16px] whitespace-pre-wrap">
-        {sheet.text || <em className="text-soft">no answer</em>}
-      </p>
+      {sheet.file && isWrittenOnPaper(sheet) ? (
+        <div className="min-w-0 flex-1">
+          <ZoneCrop
+            file={sheet.file}
+            zones={sheet.zones}
+            notes={sheet.marks}
+            criteria={NO_CRITERIA}
+            read={props.read}
+          />
+        </div>
+      ) : (
+        <p className="min-w-0 flex-1 font-serif text-[16px] whitespace-pre-wrap">
+          {sheet.text || <em className="text-soft">no answer</em>}
+        </p>
+      )}
       <DraftField
         place={`answer/${props.answer}`}
         label={`Comment to ${sheet.title}`}
@@ -72,10 +88,12 @@ export function AnswerLine(props: AnswerLineProps) {
         ) : (
           <span className={corrected ? "text-plum" : ""}>
             {corrected && <span aria-hidden="true">✎ </span>}
-            <strong>{sheet.points ?? "–"}</strong> <span className="text-soft">/ {maximum}</span>
+            <strong>{inMark(sheet.points ?? "–")}</strong> <span className="text-soft">/ {inMark(maximum)}</span>
           </span>
         )}
       </span>
     </li>
   );
 }
+
+const NO_CRITERIA = [] as const;

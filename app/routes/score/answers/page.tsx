@@ -1,5 +1,6 @@
-import { useMemo, useRef, useState } from "react";
+import { useCallback, useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
+import type { FileId } from "#core/kernel";
 import { keep, namesHidden } from "../../../course/choices";
 import { live, useLive } from "../../../course/live";
 import { openCourse, orMissing } from "../../../course/open-course";
@@ -51,6 +52,7 @@ export default function AnswersPage({ loaderData, params }: Route.ComponentProps
     [rows, isTogether, takenApart],
   );
   const list = useRef<HTMLOListElement>(null);
+  const read = useCallback((fileId: FileId) => repository.readFile(params.slot, fileId), [repository, params.slot]);
   const goTo = (place: number) => {
     if (!rows) return;
     const next = Math.min(sheets.length - 1, Math.max(0, place));
@@ -150,6 +152,7 @@ export default function AnswersPage({ loaderData, params }: Route.ComponentProps
             answer={`${assignment.id}/${item.studentId}/${rows.question.id}`}
             sheet={item}
             maximum={rows.question.points}
+            read={read}
             current={place === current}
             typing={typing && place === current}
             onChoose={() => {

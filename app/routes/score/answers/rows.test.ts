@@ -1,5 +1,5 @@
 import { expect, it } from "vitest";
-import { studentId } from "#core/testing";
+import { criterionId, studentId } from "#core/testing";
 import { togetherAlike, type AnswerSheet } from "./rows";
 
 const sheet = (name: string, reading: string, more: Partial<AnswerSheet> = {}): AnswerSheet => ({
@@ -11,6 +11,9 @@ const sheet = (name: string, reading: string, more: Partial<AnswerSheet> = {}): 
   byKey: null,
   comment: "",
   reading,
+  file: null,
+  marks: [],
+  zones: [],
   ...more,
 });
 const SHEETS = [
@@ -25,6 +28,14 @@ const lines = (apart: ReadonlySet<string> | "all") =>
 
 it("equal answers stand together at the place of the first; one that was judged otherwise stands by itself", () => {
   expect(lines(new Set())).toEqual(["ada+cleo+eve", "ben", "dan"]);
+});
+
+it("answers that are read from the paper stand one by one, whatever their text", () => {
+  const zones = [{ of: criterionId("any"), page: 1, x: 0, y: 0, width: 1, height: 0.2 }];
+  const onPaper = ["ada", "ben"].map((name) => sheet(name, "", { zones }));
+  expect(togetherAlike([...onPaper, sheet("cleo", ""), sheet("dan", "")], new Set()).map(({ title }) => title)).toEqual(
+    ["ada", "ben", "cleo"],
+  );
 });
 
 it("they are taken apart one by one, or all", () => {

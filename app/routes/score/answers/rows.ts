@@ -3,14 +3,21 @@ import {
   answerOf,
   rosterName,
   handInOf,
+  notesOf,
   questionsOf,
   studentsOf,
   type Assignment,
   type CourseState,
+  type Note,
   type Question,
+  type WorkFile,
+  type Zone,
+  zonesFor,
 } from "#core/model";
-import { pointsByKey, readingOf } from "#core/scoring";
-import { answerPoints } from "#core/totals";
+import { readingOf } from "#core/scoring";
+import { answerPoints, keyPoints } from "#core/totals";
+import { namelessFile } from "../../../ui/beside/nameless-file";
+import { hasPages } from "../../../ui/work/zones/has-pages";
 
 /** One answer among all to the same question. */
 export interface AnswerSheet {
@@ -24,7 +31,16 @@ export interface AnswerSheet {
   readonly comment: string;
   /** What the key reads of it; equal answers have the same. */
   readonly reading: string;
+  readonly file: WorkFile | null;
+  /** Remarks on that file. */
+  readonly marks: readonly Note[];
+  /** Where on the paper it was written; none where answers came in as text. */
+  readonly zones: readonly Zone[];
 }
+
+/** Whether an answer is read from the paper, not from text. */
+export const isWrittenOnPaper = ({ text, zones }: Pick<AnswerSheet, "text" | "zones">): boolean =>
+  text.trim() === "" && zones.length > 0;
 
 /** Equal answers that were judged the same, as one line: the first of them, and who else gave it. */
 export interface AlikeAnswers extends AnswerSheet {
@@ -36,7 +52,7 @@ export function togetherAlike(sheets: readonly AnswerSheet[], apart: ReadonlySet
   const groups = new Map<string, [AnswerSheet, ...AnswerSheet[]]>();
   for (const sheet of sheets) {
     const { studentId, reading, points, byHand, comment } = sheet;
-    const alone = apart === "all" || apart.has(reading);
+    const alone = apart === "all" || apart.has(reading) || isWrittenOnPaper(sheet);
     const key = alone ? studentId : JSON.stringify([reading, points, byHand, comment]);
     const group = groups.get(key);
     if (group) group.push(sheet);
@@ -73,16 +89,22 @@ export function answerSheets(
   const ordered = view.shuffle > 0 ? shuffledBy(students, view.shuffle) : students;
   const sheets = ordered.map((student, index): AnswerSheet => {
     const answer = answerOf(state, assignment.id, student.id, question.id);
-    const [points, byKey] = [answerPoints(question, answer), pointsByKey(question, answer.text)];
+    const given = handInOf(state, assignment.id, student.id)?.attempts.at(-1)?.files.at(-1) ?? null;
+    const title = view.nameless ? `Answer ${String(index + 1)}` : rosterName(state, student);
+    const file = given && view.nameless ? namelessFile(given, title) : given;
+    const [points, byKey] = [answerPoints(state, question, answer), keyPoints(state, question, answer)];
     return {
       studentId: student.id,
-      title: view.nameless ? `Answer ${String(index + 1)}` : rosterName(state, student),
+      title,
       text: answer.text,
       points: points && pointsText(points),
       byHand: answer.points !== null,
       byKey: byKey && pointsText(byKey),
       comment: answer.comment,
       reading: readingOf(question.key, answer.text),
+      file,
+      marks: notesOf(state, assignment.id, student.id).filter((note) => note.fileId === file?.id),
+      zones: file && hasPages(file) ? zonesFor(state, assignment, student.id, question.id) : [],
     };
   });
   return { question, place, questions, sheets, open: sheets.filter(({ points }) => points === null).length };

@@ -81,7 +81,7 @@ export function Pile({ slot, rows, order, onOrder, hand, onHand, onNext, doneRef
               to={deskAddress(slot, rows.assignment.id, sheet.studentId)}
               aria-current={here ? "page" : undefined}
               aria-label={`${sheet.name}, ${sheet.mark}`}
-              title={`${sheet.name}, ${sheet.mark}`}
+              data-hint={`${sheet.name}, ${sheet.mark}`}
               className={`flex shrink-0 flex-col items-center justify-center border text-[12px] leading-tight [clip-path:polygon(0_0,calc(100%-7px)_0,100%_7px,100%_100%,0_100%)] ${look} ${here ? "h-[50px] w-[36px] border-2 !border-ink bg-sheet font-semibold !text-ink" : "h-[42px] w-[31px] pointer-coarse:h-[50px] pointer-coarse:w-[40px]"}`}
             >
               {sheet.initials}

@@ -28,14 +28,15 @@ import {
   type Zone,
   zonesFor,
 } from "#core/model";
-import { lackingEvidence, outcomeRows, pointsByKey, rulerEnds, type OutcomeRow } from "#core/scoring";
+import { lackingEvidence, outcomeRows, rulerEnds, type OutcomeRow } from "#core/scoring";
 import { entryText } from "#core/changes";
-import { answerPoints, figuresOf, type Figure } from "#core/totals";
+import { answerPoints, figuresOf, keyPoints, type Figure } from "#core/totals";
 import { momentText } from "#core/words";
 import type { PileOrder } from "../../../course/choices";
 import { criterionColour } from "../../../ui/colours";
 import type { BesidePost, PostContext } from "../../../ui/work/text/with-threads";
 import { arithmeticWords } from "./judgement/arithmetic";
+import { inMark } from "../../../ui/words/figures";
 
 export type PaperMark = "scored" | "waiting" | "missing" | "excused" | "not in";
 
@@ -163,7 +164,9 @@ export function deskRows(state: CourseState, assignment: Assignment, student: St
     nextWaiting: onward.find((sheet) => sheet.mark === "waiting")?.studentId ?? null,
     scored: pile.filter((sheet) => sheet.mark === "scored").length,
     classMean:
-      counted.length === 0 ? null : (counted.reduce((sum, value) => sum + value, 0) / counted.length).toFixed(1),
+      counted.length === 0
+        ? null
+        : inMark((counted.reduce((sum, value) => sum + value, 0) / counted.length).toFixed(1)),
   };
 }
 
@@ -242,7 +245,7 @@ export interface AnswerRow {
 const answerRows = (state: CourseState, assignment: Assignment, studentId: StudentId): AnswerRow[] =>
   questionsOf(state, assignment.id).map((question) => {
     const answer = answerOf(state, assignment.id, studentId, question.id);
-    const [points, byKey] = [answerPoints(question, answer), pointsByKey(question, answer.text)];
+    const [points, byKey] = [answerPoints(state, question, answer), keyPoints(state, question, answer)];
     return {
       question,
       text: answer.text,

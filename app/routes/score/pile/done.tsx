@@ -1,6 +1,7 @@
 import type { StudentId } from "#core/kernel";
 import { InlineField } from "../../../ui/fields/inline-field";
 import type { PileStudent } from "./rows";
+import { inMark } from "../../../ui/words/figures";
 
 /** What is entered, the newest on top; each line can be put right where it stands. */
 export function Done({
@@ -26,7 +27,7 @@ export function Done({
               label={`Entry of ${name}`}
               labelHidden
               className="w-32"
-              value={entered}
+              value={inMark(entered)}
               onKeep={(text, again) => onChange(studentId, text === "" ? "-" : text, entered, again)}
             />
             <span className="min-w-0 flex-1 truncate text-[13.5px] text-soft">{comment}</span>

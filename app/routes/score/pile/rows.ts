@@ -12,6 +12,7 @@ import {
 } from "#core/model";
 import { entryWords } from "../../../ui/words/entry-words";
 import { canConfirm, issueWords } from "../../../ui/words/words";
+import { inMark } from "../../../ui/words/figures";
 
 /** A student the line may mean. */
 export interface PileCandidate {
@@ -74,7 +75,11 @@ export function pileHint(
   }
   const words = entryWords(courseOf(state), preview.value);
   return entered !== "" && entered !== text
-    ? { words: `${name} has ${entered} already. Enter twice puts ${text} in its place.`, asks: true, refused: false }
+    ? {
+        words: `${name} has ${inMark(entered)} already. Enter twice puts ${inMark(text)} in its place.`,
+        asks: true,
+        refused: false,
+      }
     : { words: `${name}: ${words}`, asks: false, refused: false };
 }
 
@@ -105,7 +110,7 @@ export function pileRows(state: CourseState, assignment: Assignment): PileRows {
   }));
   return {
     assignment,
-    unit: assignment.scoredIn.kind === "percent" ? "percent" : `of ${assignment.points}`,
+    unit: assignment.scoredIn.kind === "percent" ? "percent" : `of ${inMark(assignment.points)}`,
     students,
     left: students.filter(({ entered }) => entered === ""),
     assignments: assignmentsOf(state).map(({ id, name }) => ({ id, name })),

@@ -9,6 +9,7 @@ import { troubleOf } from "../../../ui/hooks/use-command";
 import { useChange } from "../../../course/use-change";
 import type { Route } from "./+types/page";
 import { quickRows } from "./rows";
+import { inMark } from "../../../ui/words/figures";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
@@ -27,8 +28,8 @@ export default function QuickPage({ loaderData, params }: Route.ComponentProps) 
       <title>{`Quick list · ${assignment.name} · Upright Quill`}</title>
       <h1 className="page-title">{assignment.name}: quick list</h1>
       <p className="figures mt-1 text-[14px] text-soft">
-        {assignment.bonus ? "Bonus" : `Of ${pointsWords(assignment.points)}`} · 18 l2 late · m missing · x excused · -
-        clears · Tab goes on
+        {assignment.bonus ? "Bonus" : `Of ${inMark(pointsWords(assignment.points))}`} · 18 l2 late · m missing · x
+        excused · - clears · Tab goes on
       </p>
       {rows.length === 0 ? (
         <p className="mt-6 text-soft">

@@ -6,6 +6,7 @@ import { PointsField } from "../../../ui/fields/points-field";
 import { LazyWork } from "../../../ui/beside/lazy-work";
 import { ZoneCrop } from "../../../ui/work/zones/zone-crop";
 import type { SweepRows, SweepSheet } from "../../../ui/beside/sweep-rows";
+import { inMark } from "../../../ui/words/figures";
 
 interface SheetProps {
   /** The paper, for what is half-typed. */
@@ -29,6 +30,7 @@ export function Sheet(props: SheetProps) {
   const { sheet, rows, current, typing, read, onChoose, onPoints, onTyped, onOpen } = props;
   const { criterion, colour } = rows;
   const target = useMemo(() => ({ id: criterion.id, name: criterion.name, colour }), [criterion, colour]);
+  const targets = useMemo(() => [target], [target]);
   const level = criterion.levels.find(({ id }) => id === sheet.levelId);
   return (
     <li
@@ -38,7 +40,12 @@ export function Sheet(props: SheetProps) {
       <section aria-label={sheet.title} className="w-[330px] shrink-0">
         <div className="flex items-baseline gap-2">
           <h2 className="font-serif text-[17px] font-semibold">
-            <button type="button" className="text-start hover:underline" onClick={onOpen} title="Open it on the desk">
+            <button
+              type="button"
+              className="text-start hover:underline"
+              onClick={onOpen}
+              data-hint="Open it on the desk"
+            >
               {sheet.title}
             </button>
           </h2>
@@ -57,8 +64,8 @@ export function Sheet(props: SheetProps) {
               />
             ) : (
               <>
-                <strong>{sheet.notApplicable ? "n/a" : (sheet.points ?? "–")}</strong>{" "}
-                <span className="text-soft">/ {rows.maximum}</span>
+                <strong>{sheet.notApplicable ? "n/a" : inMark(sheet.points ?? "–")}</strong>{" "}
+                <span className="text-soft">/ {inMark(rows.maximum)}</span>
               </>
             )}
           </span>
@@ -90,7 +97,7 @@ export function Sheet(props: SheetProps) {
       </section>
       <div className="min-w-0 flex-1">
         {sheet.file && sheet.zones.length > 0 ? (
-          <ZoneCrop file={sheet.file} zones={sheet.zones} read={read} />
+          <ZoneCrop file={sheet.file} zones={sheet.zones} notes={sheet.marks} criteria={targets} read={read} />
         ) : sheet.file ? (
           <LazyWork
             file={sheet.file}

@@ -1,6 +1,7 @@
 import type { SweepRows } from "../../../ui/beside/sweep-rows";
 import { Choice } from "../../../ui/fields/choice";
 import { Tick } from "../../../ui/fields/tick";
+import { inMark } from "../../../ui/words/figures";
 
 interface SweepHeadProps {
   readonly rows: SweepRows;
@@ -15,7 +16,7 @@ interface SweepHeadProps {
 /** The criterion the sweep goes by, its levels with their keys, how far it has come, and how the judging drifts. */
 export function SweepHead({ rows, title, nameless, shuffled, onCriterion, onNames, onShuffle }: SweepHeadProps) {
   const { criterion, drift } = rows;
-  const shown = (value: number) => value.toFixed(1);
+  const shown = (value: number) => inMark(value.toFixed(1));
   return (
     <div className="border-b border-rule px-[18px] py-2.5">
       <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
@@ -33,7 +34,10 @@ export function SweepHead({ rows, title, nameless, shuffled, onCriterion, onName
           {rows.judged} of {rows.sheets.length} judged
         </span>
         {drift && (
-          <span className="figures text-[14px] text-soft" title="Mean of the first ten judged, mean of the last ten">
+          <span
+            className="figures text-[14px] text-soft"
+            data-hint="Mean of the first ten judged, mean of the last ten"
+          >
             first ten {shown(drift.first)}, last ten {shown(drift.last)}
             {Math.abs(drift.difference) >= 1 && (
               <strong className="ms-1.5 font-semibold text-ochre">
@@ -51,7 +55,10 @@ export function SweepHead({ rows, title, nameless, shuffled, onCriterion, onName
       </div>
       <p className="figures mt-1 text-[13.5px] text-soft">
         {criterion.levels
-          .map(({ name, min, max }, index) => `${String(index + 1)} ${name} ${min === max ? min : `${min}–${max}`}`)
+          .map(
+            ({ name, min, max }, index) =>
+              `${String(index + 1)} ${name} ${inMark(min === max ? min : `${min}–${max}`)}`,
+          )
           .join("  ·  ")}
         {"  ·  Enter: points  ·  B: papers beside it  ·  [ ]: other criterion"}
       </p>

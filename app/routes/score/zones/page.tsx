@@ -1,7 +1,6 @@
 import { useState } from "react";
 import { Link } from "react-router";
-import type { CriterionId } from "#core/kernel";
-import { handInOf, resultOf, rosterName, rubricOf, type Zone } from "#core/model";
+import { handInOf, resultOf, rosterName, type Zone, type ZoneTarget } from "#core/model";
 import { live, useLive } from "../../../course/live";
 import { openCourse, orMissing } from "../../../course/open-course";
 import { useChange } from "../../../course/use-change";
@@ -14,7 +13,7 @@ import { ZoneLayer, type ZoneBox } from "../../../ui/work/zones/zone-layer";
 import { WorkPages } from "../../../ui/work/pages/work-pages";
 import { PAGE_WIDTH } from "../../../ui/work/measures";
 import { ZoneList } from "./zone-list";
-import { drawnZones, placeOfKey } from "./rows";
+import { askedOf, drawnZones, placeOfKey } from "./rows";
 import type { Route } from "./+types/page";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
@@ -28,7 +27,7 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
       assignment,
       student,
       name: rosterName(state, student),
-      criteria: rubricOf(state, assignment)?.criteria ?? [],
+      asked: askedOf(state, assignment),
       own: resultOf(state, assignmentId, studentId).zones,
       file: handInOf(state, assignmentId, studentId)?.attempts.at(-1)?.files.at(-1) ?? null,
     };
@@ -41,39 +40,37 @@ const nowhere = () => undefined;
 
 /** Says on one paper where each criterion is answered, for all papers or for this one alone. */
 export default function ZonesPage({ loaderData, params }: Route.ComponentProps) {
-  const { assignment, student, name, criteria, own, file } = useLive(loaderData.shown);
+  const { assignment, student, name, asked, own, file } = useLive(loaderData.shown);
   const { blob } = loaderData;
-  const [chosen, setChosen] = useState<CriterionId | null>(criteria[0]?.id ?? null);
+  const [chosen, setChosen] = useState<ZoneTarget | null>(asked[0]?.id ?? null);
   const [alone, setAlone] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const change = useChange();
   const zones = alone ? own : assignment.zones;
-  const set = async (criterionId: CriterionId, next: readonly Omit<Zone, "criterionId">[]) => {
+  const set = async (of: ZoneTarget, next: readonly Omit<Zone, "of">[]) => {
     const outcome = await change({
       type: "setZones",
       assignmentId: assignment.id,
-      criterionId,
+      of,
       studentId: alone ? student.id : null,
       zones: next.map(({ page, x, y, width, height }) => ({ page, x, y, width, height })),
     });
     setTrouble(troubleOf(outcome));
   };
-  const of = (criterionId: CriterionId) => zones.filter((zone) => zone.criterionId === criterionId);
+  const zonesOf = (of: ZoneTarget) => zones.filter((zone) => zone.of === of);
   const put = (page: number, box: ZoneBox) => {
-    if (chosen) void set(chosen, [...of(chosen), { page, ...box }]);
+    if (chosen) void set(chosen, [...zonesOf(chosen), { page, ...box }]);
   };
   const renew = (key: string, box: ZoneBox | null) => {
-    const { criterionId, place } = placeOfKey(key);
-    const next = of(criterionId).flatMap((zone, index) =>
-      index !== place ? [zone] : box ? [{ ...zone, ...box }] : [],
-    );
-    void set(criterionId, next);
+    const { of, place } = placeOfKey(key);
+    const next = zonesOf(of).flatMap((zone, index) => (index !== place ? [zone] : box ? [{ ...zone, ...box }] : []));
+    void set(of, next);
   };
   useKeys("zones", {
     criterion: (digit) => {
-      const criterion = criteria[digit - 1];
-      if (!criterion) return false;
-      setChosen(criterion.id);
+      const next = asked[digit - 1];
+      if (!next) return false;
+      setChosen(next.id);
       return true;
     },
     ...LEFT_TO_THE_ZONE,
@@ -82,7 +79,7 @@ export default function ZonesPage({ loaderData, params }: Route.ComponentProps) 
   return (
     <main className="grid h-[calc(100vh-46px)] grid-cols-[300px_minmax(0,1fr)]">
       <title>{`Zones · ${assignment.name} · Upright Quill`}</title>
-      <section aria-label="Criteria" className="overflow-auto border-e border-rule px-5 py-5">
+      <section aria-label="What is answered" className="overflow-auto border-e border-rule px-5 py-5">
         <p className="text-[14px]">
           <Link className="link" to={desk}>
             {name}
@@ -90,8 +87,8 @@ export default function ZonesPage({ loaderData, params }: Route.ComponentProps) 
         </p>
         <h1 className="page-title">Zones</h1>
         <p className="mt-1 text-[14px] text-soft">
-          Draw on the paper where each criterion is answered. The sweep then shows that part of every paper of{" "}
-          {assignment.name}, the desk goes to it.
+          Draw on the paper where each criterion or question is answered. That part of every paper of {assignment.name}{" "}
+          then stands in the sweep, the desk goes to it.
         </p>
         <div className="mt-3">
           <Tick checked={alone} onChange={setAlone}>
@@ -99,24 +96,31 @@ export default function ZonesPage({ loaderData, params }: Route.ComponentProps) 
           </Tick>
         </div>
         <ZoneList
-          criteria={criteria}
+          asked={asked}
           zones={zones}
           chosen={chosen}
           onChoose={setChosen}
           onAdd={(page) => {
             put(page, { x: 0.05, y: 0.05, width: 0.9, height: 0.2 });
           }}
-          onClear={(criterionId) => void set(criterionId, [])}
+          onClear={(of) => void set(of, [])}
         />
         {trouble && (
           <p role="alert" className="mt-3 text-[14px] text-wax">
             {trouble}
           </p>
         )}
-        <p className="mt-4 text-[14px]">
-          <Link className="act" to={`/courses/${params.slot}/sweep/${inAddress(assignment.id)}`}>
-            To the sweep
-          </Link>
+        <p className="mt-4 flex gap-2 text-[14px]">
+          {asked.some(({ id }) => id.startsWith("criterion:")) && (
+            <Link className="act" to={`/courses/${params.slot}/sweep/${inAddress(assignment.id)}`}>
+              To the sweep
+            </Link>
+          )}
+          {asked.some(({ id }) => id.startsWith("question:")) && (
+            <Link className="act" to={`/courses/${params.slot}/answers/${inAddress(assignment.id)}`}>
+              To the answers
+            </Link>
+          )}
         </p>
       </section>
       <div
@@ -139,7 +143,7 @@ export default function ZonesPage({ loaderData, params }: Route.ComponentProps) 
               overlay={(page) => (
                 <ZoneLayer
                   page={page}
-                  zones={drawnZones({ assignment, own, criteria, alone, page, colourOf: criterionColour })}
+                  zones={drawnZones({ assignment, own, asked, alone, page, colourOf: criterionColour })}
                   onDraw={(box) => {
                     put(page, box);
                   }}

@@ -1,34 +1,38 @@
 import { useState } from "react";
-import type { CriterionId } from "#core/kernel";
-import type { Criterion, Zone } from "#core/model";
+import type { Zone, ZoneTarget } from "#core/model";
 import { criterionColour } from "../../../ui/colours";
+import type { ZoneAsked } from "./rows";
 
-/** The criteria with the pages where their zones lie; one of them is drawn next. */
+/** The criteria and questions with the pages where their zones lie; one of them is drawn next. */
 export function ZoneList({
-  criteria,
+  asked,
   zones,
   chosen,
   onChoose,
   onAdd,
   onClear,
 }: {
-  readonly criteria: readonly Criterion[];
+  readonly asked: readonly ZoneAsked[];
   readonly zones: readonly Zone[];
-  readonly chosen: CriterionId | null;
-  readonly onChoose: (criterionId: CriterionId) => void;
+  readonly chosen: ZoneTarget | null;
+  readonly onChoose: (of: ZoneTarget) => void;
   /** Puts a zone on a page, to be moved by keys. */
   readonly onAdd: (page: number) => void;
-  readonly onClear: (criterionId: CriterionId) => void;
+  readonly onClear: (of: ZoneTarget) => void;
 }) {
   const [page, setPage] = useState("1");
   const number = /^[1-9]\d{0,3}$/.test(page.trim()) ? Number(page.trim()) : 0;
-  if (criteria.length === 0)
-    return <p className="mt-4 text-[14px] text-soft">This work has no rubric: give it one under Plan first.</p>;
+  if (asked.length === 0)
+    return (
+      <p className="mt-4 text-[14px] text-soft">
+        This work has no rubric and no questions: give it one of them under Plan first.
+      </p>
+    );
   return (
     <>
       <ul className="mt-4 space-y-1">
-        {criteria.map(({ id, name }, place) => {
-          const pages = zones.filter((zone) => zone.criterionId === id).map((zone) => zone.page);
+        {asked.map(({ id, name }, place) => {
+          const pages = zones.filter((zone) => zone.of === id).map((zone) => zone.page);
           return (
             <li key={id} className="flex items-baseline gap-2">
               <button

@@ -217,7 +217,7 @@ function OpenNote({
               type="button"
               aria-pressed={chosen}
               aria-label={chosen ? `No longer evidence for ${criterion.name}` : `Evidence for ${criterion.name}`}
-              title={criterion.name}
+              data-hint={criterion.name}
               className={`grid size-6 place-items-center rounded border ${chosen ? "border-ink" : "border-rule hover:border-soft"}`}
               onClick={() => {
                 actions.link(note.id, chosen ? null : criterion.id);
@@ -234,7 +234,7 @@ function OpenNote({
             type="button"
             aria-pressed={note.colour === colour}
             aria-label={note.colour === colour ? "Its own colour again" : `In ${colour}`}
-            title={`In ${colour}`}
+            data-hint={`In ${colour}`}
             className={`grid size-6 place-items-center rounded-full border ${note.colour === colour ? "border-ink" : "border-transparent hover:border-soft"}`}
             onClick={() => {
               actions.colour(note.id, note.colour === colour ? null : colour);
@@ -250,7 +250,7 @@ function OpenNote({
         <button
           type="button"
           aria-label="Delete this note"
-          title="Delete this note"
+          data-hint="Delete this note"
           className="ms-auto grid size-6 place-items-center rounded text-soft hover:text-wax"
           onClick={() => {
             onClose();

@@ -47,7 +47,7 @@ export function PassageTools({ held, boxes, criteria, onEvidence, onMark, onDrop
           key={criterion.id}
           type="button"
           className={tool}
-          title={`Evidence for ${criterion.name}`}
+          data-hint={`Evidence for ${criterion.name}`}
           onClick={() => {
             onEvidence(criterion);
           }}

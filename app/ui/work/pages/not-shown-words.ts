@@ -27,10 +27,6 @@ const BY_ENDING: Readonly<Record<string, NotShownWords>> = {
   heic: PHOTOGRAPH,
   heif: PHOTOGRAPH,
   raw: PHOTOGRAPH,
-  zip: {
-    what: "Archives are not shown here.",
-    mend: "Save it and drop it into Collect, which takes its files out, or ask the student for the files by themselves.",
-  },
   rar: ARCHIVE,
   "7z": ARCHIVE,
 };

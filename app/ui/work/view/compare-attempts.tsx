@@ -131,7 +131,7 @@ function StepButton({
     <button
       type="button"
       aria-label={label}
-      title={label}
+      data-hint={label}
       className="grid size-8 place-items-center rounded text-soft hover:bg-table hover:text-ink"
       onClick={onClick}
     >

@@ -36,7 +36,7 @@ export const ViewTools = memo(function ViewTools(props: ViewToolsProps) {
               type="button"
               aria-label={`Write in ${colour}`}
               aria-pressed={pen.tool === "draw" && pen.colour === colour}
-              title={`Write in ${colour}`}
+              data-hint={`Write in ${colour}`}
               className={`grid size-8 place-items-center rounded-full border-2 pointer-coarse:size-11 ${pen.tool === "draw" && pen.colour === colour ? "border-ink" : "border-transparent hover:border-rule"}`}
               onClick={() => {
                 onPen({ tool: "draw", colour });
@@ -110,7 +110,7 @@ function ViewButton({
       type="button"
       aria-label={label}
       aria-pressed={pressed}
-      title={label}
+      data-hint={label}
       className={`grid size-8 place-items-center rounded hover:bg-sheet hover:text-ink pointer-coarse:size-11 ${pressed ? "bg-sheet text-ink outline-1 outline-rule" : "text-soft"}`}
       onClick={onClick}
     >

@@ -1,12 +1,17 @@
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState, type CSSProperties } from "react";
 import type { FileId } from "#core/kernel";
-import { workKindOf, type WorkFile, type Zone } from "#core/model";
+import { workKindOf, type Note, type WorkFile, type Zone } from "#core/model";
 import { useNearView } from "../../hooks/use-near-view";
+import { Marks, type Anchor } from "../marks/marks";
 import { Unreadable } from "../pages/unreadable";
+import type { EvidenceTarget } from "../types";
 
 interface ZoneCropProps {
   readonly file: WorkFile;
   readonly zones: readonly Zone[];
+  /** Remarks on the work; those that stand at a place of the page are drawn on its part. */
+  readonly notes: readonly Note[];
+  readonly criteria: readonly EvidenceTarget[];
   readonly read: (fileId: FileId) => Promise<Blob | null>;
 }
 
@@ -16,7 +21,7 @@ const NEAR = "500px 0px";
 const WIDEST = 2_400;
 
 /** The parts of a paper where one criterion is answered, one under another, as wide as there is room. */
-export function ZoneCrop({ file, zones, read }: ZoneCropProps) {
+export function ZoneCrop({ file, zones, notes, criteria, read }: ZoneCropProps) {
   const frame = useRef<HTMLDivElement>(null);
   const isNear = useNearView(frame, NEAR);
   const [blob, setBlob] = useState<Blob | "lost" | null>(null);
@@ -49,6 +54,8 @@ export function ZoneCrop({ file, zones, read }: ZoneCropProps) {
             file={file}
             blob={isNear ? blob : null}
             zone={zone}
+            notes={notes}
+            criteria={criteria}
           />
         ))
       )}
@@ -56,13 +63,12 @@ export function ZoneCrop({ file, zones, read }: ZoneCropProps) {
   );
 }
 
-interface CropProps {
-  readonly file: WorkFile;
+interface CropProps extends Pick<ZoneCropProps, "file" | "notes" | "criteria"> {
   readonly blob: Blob | null;
   readonly zone: Zone;
 }
 
-function Crop({ file, blob, zone }: CropProps) {
+function Crop({ file, blob, zone, notes, criteria }: CropProps) {
   const box = useRef<HTMLDivElement>(null);
   const [shape, setShape] = useState(Math.SQRT2);
   useEffect(() => {
@@ -79,13 +85,7 @@ function Crop({ file, blob, zone }: CropProps) {
         return;
       }
       setShape(drawn.shape);
-      drawn.picture.style.width = `${String(100 / zone.width)}%`;
-      drawn.picture.style.height = "auto";
-      drawn.picture.style.position = "absolute";
-      drawn.picture.style.inset = "auto";
-      drawn.picture.style.left = `${String((-100 * zone.x) / zone.width)}%`;
-      drawn.picture.style.top = `${String((-100 * zone.y) / zone.height)}%`;
-      drawn.picture.style.maxWidth = "none";
+      Object.assign(drawn.picture.style, { inset: "auto", maxWidth: "none" }, wholePage(zone));
       element.replaceChildren(drawn.picture);
     });
     return () => {
@@ -94,15 +94,49 @@ function Crop({ file, blob, zone }: CropProps) {
       element.replaceChildren();
     };
   }, [file, blob, zone]);
+  const anchors = useMemo(() => anchorsOn(notes, zone.page, shape), [notes, zone.page, shape]);
   return (
     <div
-      ref={box}
       role="img"
       aria-label={`Part of page ${String(zone.page)} of ${file.name}`}
       className="relative w-full overflow-hidden border border-rule bg-white"
       style={{ aspectRatio: `${String(zone.width)} / ${String(zone.height * shape)}` }}
-    />
+    >
+      <div ref={box} className="absolute inset-0" />
+      <div style={wholePage(zone)}>
+        <Marks
+          page={zone.page}
+          notes={notes}
+          anchors={anchors}
+          criteria={criteria}
+          chosen={null}
+          turn={0}
+          onMove={null}
+          held={null}
+        />
+      </div>
+    </div>
   );
+}
+
+/** The whole page, laid so that its zone fills the box. */
+const wholePage = ({ x, y, width, height }: Zone): CSSProperties => ({
+  position: "absolute",
+  left: `${String((-100 * x) / width)}%`,
+  top: `${String((-100 * y) / height)}%`,
+  width: `${String(100 / width)}%`,
+  height: `${String(100 / height)}%`,
+});
+
+/** Where remarks at a place of the page stand; a passage is found only where the page's text is laid out, on the desk. */
+function anchorsOn(notes: readonly Note[], page: number, shape: number): ReadonlyMap<string, Anchor> {
+  const anchors = new Map<string, Anchor>();
+  for (const { id, target } of notes) {
+    if (target.page !== page || target.kind === "passage") continue;
+    const at = target.kind === "point" ? { x: target.x, y: target.y } : { x: 0, y: 0 };
+    anchors.set(id, { page, lost: false, shape, boxes: [{ ...at, width: 0, height: 0 }] });
+  }
+  return anchors;
 }
 
 interface Drawn {

@@ -2,6 +2,7 @@ import { z } from "zod";
 import { fileSchema, ownHandInOf, idField, instantField, resultKey } from "#core/model";
 import type { CommandKind } from "../../engine/change";
 import { finish, paperAt, put } from "../../engine/command-parts";
+import { noLongerMissing } from "./no-longer-missing";
 
 const input = z.object({
   assignmentId: idField("assignment"),
@@ -27,6 +28,10 @@ export const addHandIn: CommandKind<z.infer<typeof input>> = {
       attempts: [...attempts, attempt],
     };
     const words = files.length === 0 ? "handed in on paper" : `handed in ${files.map((file) => file.name).join(", ")}`;
-    return finish(`${paper.value.title}: ${words}`, put(state, "handIns", record));
+    return finish(
+      `${paper.value.title}: ${words}`,
+      put(state, "handIns", record),
+      ...noLongerMissing(state, [{ assignmentId, studentId }]),
+    );
   },
 };

@@ -4,6 +4,7 @@ import { fileSchema, idField, instantField, ownHandInOf, postSchema, postsOf, re
 import { counted } from "#core/words";
 import type { CommandKind } from "../../engine/change";
 import { assignmentAt, finish, put, removeAll } from "../../engine/command-parts";
+import { noLongerMissing } from "./no-longer-missing";
 
 const takeInInput = z.object({
   assignmentId: idField("assignment"),
@@ -40,6 +41,10 @@ export const takeInPosts: CommandKind<z.infer<typeof takeInInput>> = {
         const id = resultKey(assignmentId, studentId);
         return put(state, "handIns", { id, assignmentId, studentId, attempts: [...attempts, attempt] });
       }),
+      ...noLongerMissing(
+        state,
+        handIns.map(({ studentId }) => ({ assignmentId, studentId })),
+      ),
     );
   },
 };

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Instant } from "#core/kernel";
-import { handInOf, type CourseState } from "#core/model";
+import { handInOf, resultOf, type CourseState } from "#core/model";
 import { assignmentId, fileId, Journalled, run, smallCourse, studentId, WORLD } from "#core/testing";
 import { runCommand, type Command } from "../../index";
 
@@ -42,12 +42,39 @@ describe("taking in what came of a class", () => {
     expect(told(run(smallCourse(), takeIn(one("ben", ["b"], { joins: true }))), "ben")).toEqual(["1: b.pdf"]);
   });
 
+  it("takes the standing missing back where the first work comes, with one undo; an excuse and a later decision stay", () => {
+    const standing = (student: string, decision: "missing" | "excused"): Command => ({
+      type: "setStanding",
+      assignmentId: essay,
+      studentId: studentId(student),
+      decision,
+    });
+    const course = new Journalled(
+      run(smallCourse(), standing("ada", "missing"), standing("ben", "missing"), standing("cleo", "excused")),
+    );
+    course.run(takeIn(one("ada", ["again"]), one("ben", ["b"]), one("cleo", ["c"])));
+    const decided = (student: string) => resultOf(course.state, essay, studentId(student)).decision;
+    expect(["ada", "ben", "cleo"].map(decided)).toEqual(["missing", null, "excused"]);
+    course.undo();
+    expect(["ada", "ben", "cleo"].map(decided)).toEqual(["missing", "missing", "excused"]);
+  });
+
   it("takes two of one student in their order", () => {
     const state = run(
       smallCourse(),
       takeIn(one("ben", ["b1"]), one("ben", ["b2"]), one("ben", ["b3"], { joins: true })),
     );
     expect(told(state, "ben")).toEqual(["1: b1.pdf", "2: b2.pdf, b3.pdf"]);
+  });
+
+  it("joins what a group handed in, whoever of the group did", () => {
+    const grouped = run(smallCourse(), {
+      type: "formGroups",
+      assignmentId: essay,
+      groups: [{ name: "Weir", memberIds: [studentId("ada"), studentId("ben")] }],
+    });
+    const joined = run(grouped, takeIn(one("ben", ["map"], { joins: true })));
+    expect([told(joined, "ada"), told(joined, "ben")]).toEqual([["1: ada.pdf, map.pdf"], ["1: ada.pdf, map.pdf"]]);
   });
 
   it("names the assignments where there are several", () => {

@@ -1,10 +1,20 @@
 import { z } from "zod";
 import { takenFiles } from "#core/collect";
 import { ok, refuse, type AssignmentId, type Result } from "#core/kernel";
-import { fileSchema, idField, instantField, ownHandInOf, resultKey, type CourseState, type HandIn } from "#core/model";
+import {
+  fileSchema,
+  handInOf,
+  idField,
+  instantField,
+  ownHandInOf,
+  resultKey,
+  type CourseState,
+  type HandIn,
+} from "#core/model";
 import { counted } from "#core/words";
 import type { ChangeIssue, CommandKind } from "../../engine/change";
 import { finish, paperAt, put } from "../../engine/command-parts";
+import { noLongerMissing } from "./no-longer-missing";
 
 const input = z.object({
   /** In the order in which they came: of two of one student, the later one is the later attempt. */
@@ -38,7 +48,11 @@ export const takeIn: CommandKind<z.infer<typeof input>> = {
       records.set(next.value.id, next.value);
       for (const { id } of taken.files) known.add(id);
     }
-    return finish(lineOf(state, handIns), ...[...records.values()].map((record) => put(state, "handIns", record)));
+    return finish(
+      lineOf(state, handIns),
+      ...[...records.values()].map((record) => put(state, "handIns", record)),
+      ...noLongerMissing(state, records.values()),
+    );
   },
 };
 
@@ -52,14 +66,16 @@ function withOne(
   if (!paper.ok) return paper;
   const again = files.find(({ id }) => known.has(id));
   if (again) return refuse({ code: "file_taken_in", name: again.name });
-  const id = resultKey(assignmentId, studentId);
-  const attempts = (records.get(id) ?? ownHandInOf(state, assignmentId, studentId))?.attempts ?? [];
+  // More files of what a group handed in lie with whoever of the group handed it in.
+  const ownerId = (joins ? handInOf(state, assignmentId, studentId)?.studentId : null) ?? studentId;
+  const id = resultKey(assignmentId, ownerId);
+  const attempts = (records.get(id) ?? ownHandInOf(state, assignmentId, ownerId))?.attempts ?? [];
   const last = attempts.at(-1);
   const grown =
     joins && last
       ? [...attempts.slice(0, -1), { ...last, files: [...last.files, ...files] }]
       : [...attempts, { number: (last?.number ?? 0) + 1, at, files }];
-  return ok({ id, assignmentId, studentId, attempts: grown });
+  return ok({ id, assignmentId, studentId: ownerId, attempts: grown });
 }
 
 function lineOf(state: CourseState, handIns: readonly Taken[]): string {

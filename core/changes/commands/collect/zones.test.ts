@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { resultOf, rubricOf, zonesFor, type CourseState } from "#core/model";
+import { resultOf, rubricOf, zonesFor, type CourseState, type Zone } from "#core/model";
 import { assignmentId, run, smallCourse, studentId, WORLD } from "#core/testing";
 import { runCommand, type Command } from "../../index";
 
@@ -11,15 +11,19 @@ const [first, second] = rubricOf(start, work(start))?.criteria ?? [];
 if (!first || !second) throw new Error("the small course has changed");
 
 const zone = (page: number, y = 0.2) => ({ page, x: 0.1, y, width: 0.8, height: 0.25 });
-const set = (zones: ReturnType<typeof zone>[], student: typeof ada | null = null, criterionId = first.id): Command => ({
+const set = (
+  zones: ReturnType<typeof zone>[],
+  student: typeof ada | null = null,
+  of: Zone["of"] = first.id,
+): Command => ({
   type: "setZones",
   assignmentId: essay,
-  criterionId,
+  of,
   studentId: student,
   zones,
 });
-const pages = (state: CourseState, student: typeof ada, criterionId = first.id) =>
-  zonesFor(state, work(state), student, criterionId).map(({ page }) => page);
+const pages = (state: CourseState, student: typeof ada, of: Zone["of"] = first.id) =>
+  zonesFor(state, work(state), student, of).map(({ page }) => page);
 
 const refused = (command: Command) => {
   const done = runCommand(start, command, WORLD);

@@ -66,6 +66,8 @@ const FIELD_WORDS: Readonly<Record<string, string>> = {
   totals: "weights or points",
   timeZone: "time zone",
   namesBy: "names in lists",
+  decimalMark: "decimal mark",
+  dateOrder: "order of dates",
 };
 
 const wordsOf = (fields: readonly string[]): string =>

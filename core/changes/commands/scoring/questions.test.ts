@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
-import { decimal, pointsText, type Id } from "#core/kernel";
+import { decimal, pointsText, required, type Id } from "#core/kernel";
 import { answerOf, handInOf, questionsOf, type CourseState } from "#core/model";
 import { facetNow } from "#core/release";
-import { explainResult, figuresOf } from "#core/totals";
-import { assignmentId, run, smallCourse, studentId, WORLD } from "#core/testing";
+import { answersSum, explainResult, figuresOf } from "#core/totals";
+import { assignmentId, fileId, run, smallCourse, studentId, WORLD } from "#core/testing";
 import { keyEffects } from "../../effects/key-effects";
 import { runCommand, type Command } from "../../engine/registry";
 
@@ -52,6 +52,48 @@ const refused = (state: CourseState, command: Command) => {
   const done = runCommand(state, command, WORLD);
   return done.ok ? null : done.issue;
 };
+
+describe("answers on paper", () => {
+  const paper = (who: typeof ada): Command => ({
+    type: "takeIn",
+    handIns: [
+      {
+        assignmentId: quiz,
+        studentId: who,
+        at: null,
+        joins: false,
+        files: [{ id: fileId(`scan-${who}`), name: "scan.pdf", mediaType: "application/pdf", size: 9 }],
+      },
+    ],
+  });
+  const zoned = run(run(smallCourse(), save(), paper(ada), paper(ben)), {
+    type: "setZones",
+    assignmentId: quiz,
+    of: id("much"),
+    studentId: null,
+    zones: [{ page: 1, x: 0, y: 0.1, width: 1, height: 0.2 }],
+  });
+  const openOf = (state: CourseState, who = ada) =>
+    answersSum(state, required(state.assignments[quiz], "quiz"), who)?.open;
+
+  it("wait to be read where one said that they are answered there; without a zone a blank is a blank", () => {
+    expect(openOf(run(smallCourse(), save(), paper(ada)))).toBe(0);
+    expect(openOf(zoned)).toBe(1);
+    const judged = run(zoned, {
+      type: "judgeAnswer",
+      assignmentId: quiz,
+      studentId: ada,
+      questionId: id("much"),
+      text: "6",
+    });
+    expect([openOf(judged), openOf(judged, ben), score(judged)]).toEqual([0, 1, "6"]);
+    const typed = run(zoned, {
+      ...answers,
+      answers: [{ studentId: ada, questionId: id("much"), text: "42" }],
+    });
+    expect([openOf(typed), score(typed)]).toEqual([0, "8"]);
+  });
+});
 
 describe("answers", () => {
   it("score themselves by their key and wait where they must be judged; who answered has handed in", () => {

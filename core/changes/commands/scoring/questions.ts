@@ -24,6 +24,7 @@ import {
   readFigure,
   removeAll,
 } from "../../engine/command-parts";
+import { noLongerMissing } from "../collect/no-longer-missing";
 
 const saveInput = z.object({
   assignmentId: idField("assignment"),
@@ -107,6 +108,10 @@ export const takeInAnswers: CommandKind<z.infer<typeof takeInInput>> = {
         const id = resultKey(assignmentId, studentId);
         return put(state, "handIns", { id, assignmentId, studentId, attempts: [{ number: 1, at, files: [] }] });
       }),
+      ...noLongerMissing(
+        state,
+        students.map((studentId) => ({ assignmentId, studentId })),
+      ),
       ...answers.map(({ studentId, questionId, text }) =>
         put(state, "answers", { ...answerOf(state, assignmentId, studentId, questionId), text }),
       ),

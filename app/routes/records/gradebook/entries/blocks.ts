@@ -1,6 +1,7 @@
 import { entryText, previewCells, type CellPreview, type EntryCell } from "#core/changes";
 import { readBlock, readPastedStudents, writeBlock, type PastedByStudent } from "#core/formats";
-import { fullName, plainText, rosterName, studentsOf, type CourseState } from "#core/model";
+import { courseOf, fullName, plainText, rosterName, studentsOf, type CourseState } from "#core/model";
+import { withMark } from "#core/words";
 import { pastedRowWords, unusualWords } from "../../../../ui/words/words";
 import type { GradeTable } from "../rows";
 import { boundsOf, placesFrom, placesIn, type CellPlace, type Selection } from "../grid/selection";
@@ -41,7 +42,11 @@ export interface BlockTrouble {
 export const copyText = (state: CourseState, table: GradeTable, selection: Selection): string =>
   writeBlock(
     placesIn(table, selection).map((row) =>
-      row.map(({ assignmentId, studentId }) => entryText(state, assignmentId, studentId)),
+      row.map(({ assignmentId, studentId }) => {
+        const entry = entryText(state, assignmentId, studentId);
+        // A spreadsheet of the same place would take a point for a date.
+        return entry.replace(/^\d+\.\d+/, (figure) => withMark(figure, courseOf(state).decimalMark));
+      }),
     ),
   );
 

@@ -9,10 +9,11 @@ import {
   type Exact,
   type TermId,
 } from "#core/kernel";
-import { courseOf, type Assignment, type Course, type CourseState } from "#core/model";
+import { courseOf, levelGiven, type Assignment, type Course, type CourseState } from "#core/model";
 import { outcomeMarks, outcomeRows } from "#core/scoring";
 import { letterOf, type Figure, type Outlooks, type StudentTotals } from "#core/totals";
 import { latenessShort } from "#core/words";
+import { figuresMark, inMark } from "../../../../ui/words/figures";
 
 export type CellLook = "figure" | "waiting" | "missing" | "excused" | "open" | "by hand";
 
@@ -56,9 +57,9 @@ const percentOf = (counted: Exact, { points }: Assignment): Exact | null =>
 
 function inWay(way: Way, course: Course, assignment: Assignment, counted: Exact): string {
   const percent = way === "points" ? null : percentOf(counted, assignment);
-  if (percent === null) return pointsText(counted);
+  if (percent === null) return inMark(pointsText(counted));
   if (way === "letter") return letterOf(course, percent) ?? "–";
-  return `${roundToText(percent, course.percentPlaces)} %`;
+  return `${inMark(roundToText(percent, course.percentPlaces))} %`;
 }
 
 /**
@@ -68,6 +69,7 @@ function inWay(way: Way, course: Course, assignment: Assignment, counted: Exact)
 export const cellOf = keptBy({
   owner: (_state: CourseState, _assignment: Assignment, figure: Figure, _mode: FigureMode) => figure,
   part: (_state, _assignment, _figure, mode) => mode,
+  basis: () => ({ mark: figuresMark() }),
   make: (_, ...given) => makeCell(...given),
 });
 
@@ -96,21 +98,18 @@ function makeCell(state: CourseState, assignment: Assignment, figure: Figure, mo
 }
 
 /** The name of the level a figure came from, where the assignment is scored on a scale. */
-function levelName(state: CourseState, assignment: Assignment, figure: Figure): string | null {
-  if (assignment.scoredIn.kind !== "scale" || figure.source === "set by hand") return null;
-  const { levelId } = state.results[assignment.id]?.[`${assignment.id}/${figure.studentId}`] ?? { levelId: null };
-  return state.scales[assignment.scoredIn.scaleId]?.levels.find(({ id }) => id === levelId)?.name ?? null;
-}
+const levelName = (state: CourseState, assignment: Assignment, figure: Figure): string | null =>
+  figure.source === "set by hand" ? null : levelGiven(state, assignment, figure.studentId);
 
 const NO_TOTAL: Outlooks = { lowest: null, now: null, highest: null };
 
 /** The total of a student, of a term where one is chosen, as text; made once for each total. A letter is the course's. */
 export const totalCellOf = keptBy({
   owner: (_: Course, student: StudentTotals, termId: TermId | null) => outlooksOf(student, termId),
-  basis: ({ percentPlaces }) => ({ percentPlaces }),
+  basis: ({ percentPlaces }) => ({ percentPlaces, mark: figuresMark() }),
   make: (_, { percentPlaces }, student, termId): TotalCell => {
     const totals = outlooksOf(student, termId);
-    const text = (value: Exact | null, places: number) => (value ? roundToText(value, places) : "–");
+    const text = (value: Exact | null, places: number) => (value ? inMark(roundToText(value, places)) : "–");
     return {
       now: text(totals.now, percentPlaces),
       range: totals.lowest && totals.highest ? `${text(totals.lowest, 0)}–${text(totals.highest, 0)}` : "",

@@ -124,7 +124,7 @@ export const GridHead = memo(function GridHead(props: GridHeadProps) {
           style={{ width: LETTER_WIDTH + terms.length * TERM_WIDTH, left: NAME_WIDTH + TOTAL_WIDTH }}
         >
           {terms.map((name) => (
-            <span key={name} className="truncate pe-2 text-right" style={{ width: TERM_WIDTH }} title={name}>
+            <span key={name} className="truncate pe-2 text-right" style={{ width: TERM_WIDTH }} data-hint={name}>
               {name}
             </span>
           ))}
@@ -138,7 +138,7 @@ export const GridHead = memo(function GridHead(props: GridHeadProps) {
               key={column.assignmentId}
               role="columnheader"
               aria-sort={sortOf(sort, column.assignmentId)}
-              title={column.name}
+              data-hint={column.name}
               className={`flex items-start pt-1.5 ${index === current ? "border-x border-ochre bg-sheet" : ""}`}
               style={{ width: COLUMN_WIDTH }}
             >

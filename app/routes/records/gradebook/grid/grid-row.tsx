@@ -55,11 +55,11 @@ export const GridRow = memo(function GridRow(props: GridRowProps) {
         data-column={-1}
         className="sticky left-0 z-10 truncate bg-paper ps-2.5 leading-[30px]"
         style={{ width: NAME_WIDTH }}
-        title={student.note ? `${student.number} · ${student.note}` : student.number}
+        data-hint={student.note ? `${student.number} · ${student.note}` : student.number}
       >
         {student.name}
         {student.note && (
-          <span className="ms-1 text-plum" title={student.note}>
+          <span className="ms-1 text-plum" data-hint={student.note}>
             ¶<span className="sr-only"> has a note</span>
           </span>
         )}
@@ -69,7 +69,7 @@ export const GridRow = memo(function GridRow(props: GridRowProps) {
         aria-readonly="true"
         tabIndex={-1}
         data-total={index}
-        title="How this total came about (Shift Space)"
+        data-hint="How this total came about (Shift Space)"
         className="figures sticky z-10 cursor-pointer bg-table pe-2 text-right leading-[30px] hover:bg-sheet"
         style={{ width: TOTAL_WIDTH, left: NAME_WIDTH }}
       >
@@ -127,7 +127,7 @@ function UnkeptText({ unkept, why }: { readonly unkept: Unkept; readonly why: st
   return (
     <>
       <span className="block truncate pe-2.5 text-wax">
-        <s>{unkept.text}</s> <span title="not entered">!</span>
+        <s>{unkept.text}</s> <span data-hint="not entered">!</span>
       </span>
       {why && (
         <span
@@ -145,12 +145,15 @@ function CellText({ cell }: { readonly cell: GradeCell }) {
   return (
     <span className={`pe-2.5 ${LOOKS[cell.look]}`}>
       {cell.late && <span className="me-1 text-[12.5px] text-ochre">{cell.late}</span>}
-      {cell.look === "by hand" && <span title="set by hand">✎ </span>}
-      {cell.above && <span title="above the maximum">↑ </span>}
+      {cell.look === "by hand" && <span data-hint="set by hand">✎ </span>}
+      {cell.above && <span data-hint="above the maximum">↑ </span>}
       {cell.text}
       {cell.second && <span className="ms-1.5 font-normal text-soft">{cell.second}</span>}
       {cell.outcomes && (
-        <span className="absolute left-2 text-[12.5px] font-normal text-soft" title="outcomes, apart from the score">
+        <span
+          className="absolute left-2 text-[12.5px] font-normal text-soft"
+          data-hint="outcomes, apart from the score"
+        >
           o{cell.outcomes}
         </span>
       )}

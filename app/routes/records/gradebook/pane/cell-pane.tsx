@@ -13,6 +13,7 @@ import { nameOfState } from "../../../../ui/words/name-of";
 import { troubleOf } from "../../../../ui/hooks/use-command";
 import { Pane } from "./pane";
 import type { CellPlace } from "../grid/selection";
+import { inMark } from "../../../../ui/words/figures";
 
 /** Events of the journal shown. */
 const SHOWN = 20;
@@ -87,7 +88,7 @@ export function CellPane({ slot, state, entries, place, send, toComment, onClose
             className="link pb-2 text-[13.5px]"
             onClick={() => void command({ type: "setByHand", ...place, text: "" })}
           >
-            Back to {figure.computed ? pointsText(figure.computed) : "nothing"}
+            Back to {figure.computed ? inMark(pointsText(figure.computed)) : "nothing"}
           </button>
         )}
       </div>

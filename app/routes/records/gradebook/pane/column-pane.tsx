@@ -5,6 +5,7 @@ import { inAddress } from "../../../../ui/address";
 import { columnSummary } from "./column-summary";
 import { Pane } from "./pane";
 import type { GradeTable } from "../rows";
+import { inMark } from "../../../../ui/words/figures";
 
 /** One assignment over the students shown: how many stand where, mean and spread, and a strip of the scores. */
 export function ColumnPane({
@@ -49,13 +50,13 @@ export function ColumnPane({
       {bars.length > 0 && (
         <div
           role="img"
-          aria-label={`Scores: ${bars.map(({ from, to, count }) => `${from} to ${to}: ${String(count)}`).join(", ")}`}
+          aria-label={`Scores: ${bars.map(({ from, to, count }) => `${inMark(`${from} to ${to}`)}: ${String(count)}`).join(", ")}`}
           className="mt-4 flex h-20 items-end gap-0.5 border-b border-ink"
         >
           {bars.map(({ from, to, count }) => (
             <span
               key={from}
-              title={`${from} to ${to}: ${String(count)}`}
+              data-hint={`${inMark(`${from} to ${to}`)}: ${String(count)}`}
               className="flex-1 bg-green-mid"
               style={{ height: `${String((count / most) * 100)}%` }}
             />

@@ -2,7 +2,7 @@ import { useMemo } from "react";
 import { Link } from "react-router";
 import { provenancesFrom, type Entry } from "#core/changes";
 import type { StudentId } from "#core/kernel";
-import { rosterName, type CourseState } from "#core/model";
+import { rosterName, termsOf, type CourseState } from "#core/model";
 import { explainTotal } from "#core/totals";
 import { AccountTree } from "../../../../ui/parts/account-tree";
 import { studentAddress } from "../../../../ui/address";
@@ -47,7 +47,7 @@ export function TotalPane({
       </p>
       <h3 className="mt-4 border-t-2 border-ink pt-1.5 text-sm font-semibold">How the total came about</h3>
       <div className="mt-1">
-        <AccountTree account={account} nameOf={nameOfState(state)} open={2} />
+        <AccountTree account={account} nameOf={nameOfState(state)} open={termsOf(state).length > 0 ? 3 : 2} />
       </div>
     </Pane>
   );

@@ -5,6 +5,7 @@ import { inAddress } from "../../../../ui/address";
 import { DraftField } from "../../../../ui/fields/draft-field";
 import { PointsField } from "../../../../ui/fields/points-field";
 import type { AnswerRow, DeskRows } from "../rows";
+import { inMark } from "../../../../ui/words/figures";
 
 interface AnswersProps {
   readonly slot: string;
@@ -67,7 +68,8 @@ function Answer({
               }}
             >
               {row.byHand && row.byKey !== null && <span aria-hidden="true">✎ </span>}
-              <strong>{row.points ?? "–"}</strong> <span className="text-soft">/ {row.question.points}</span>
+              <strong>{inMark(row.points ?? "–")}</strong>{" "}
+              <span className="text-soft">/ {inMark(row.question.points)}</span>
             </button>
           )}
         </span>
@@ -81,7 +83,7 @@ function Answer({
             ? "Written: waits to be judged"
             : "Judged by hand"
           : row.byHand
-            ? `By hand; the key gives ${row.byKey}`
+            ? `By hand; the key gives ${inMark(row.byKey)}`
             : "By the key"}
         {row.byHand && row.byKey !== null && (
           <button

@@ -6,6 +6,7 @@ import { DraftField } from "../../../../ui/fields/draft-field";
 import { Ruler } from "../../../../ui/parts/ruler";
 import { LeftPoints, PointsField } from "../../../../ui/fields/points-field";
 import type { CriterionRow } from "../rows";
+import { inMark } from "../../../../ui/words/figures";
 
 interface CriterionCardProps {
   /** The paper it is judged on, for what is half-typed. */
@@ -65,8 +66,8 @@ export function CriterionCard(props: CriterionCardProps) {
                 aria-label={`Type points for ${criterion.name}`}
                 onClick={props.onTyping}
               >
-                <strong>{notApplicable ? "n/a" : (points ?? "–")}</strong>{" "}
-                <span className="text-soft">/ {row.maximum}</span>
+                <strong>{notApplicable ? "n/a" : inMark(points ?? "–")}</strong>{" "}
+                <span className="text-soft">/ {inMark(row.maximum)}</span>
               </button>
             </>
           )}
@@ -158,7 +159,7 @@ export function CriterionCard(props: CriterionCardProps) {
 }
 
 const words = (level: Criterion["levels"][number]): string =>
-  level.descriptor || `${level.name}, ${level.min} to ${level.max}`;
+  level.descriptor || `${level.name}, ${inMark(`${level.min} to ${level.max}`)}`;
 
 /** Every level with its key, its points and its words, to be read before one is chosen. */
 function LevelList({ criterion }: { readonly criterion: Criterion }) {
@@ -169,7 +170,7 @@ function LevelList({ criterion }: { readonly criterion: Criterion }) {
           <kbd className="figures shrink-0">{index + 1}</kbd>
           <span>
             <span className="figures text-ink">
-              {level.name} {level.min}–{level.max}
+              {level.name} {inMark(`${level.min}–${level.max}`)}
             </span>
             {level.descriptor && ` · ${level.descriptor}`}
           </span>

@@ -95,7 +95,7 @@ function OwnPart({
   return (
     <input
       aria-label={`Own part of ${member.name}`}
-      title={trouble ?? "Points added to the group's score, or taken off with a minus"}
+      data-hint={trouble ?? "Points added to the group's score, or taken off with a minus"}
       placeholder="± 0"
       className={`figures w-12 border-b bg-transparent text-right ${trouble ? "border-wax text-wax" : "border-rule"}`}
       {...props}

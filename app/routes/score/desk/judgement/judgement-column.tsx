@@ -15,6 +15,7 @@ import { GroupStrip } from "./group-strip";
 import { PaperConversation } from "../paper/paper-conversation";
 import { StandingRow } from "./standing-row";
 import type { DeskKeys } from "../use-desk-keys";
+import { inMark } from "../../../../ui/words/figures";
 
 interface JudgementColumnProps {
   readonly slot: string;
@@ -212,14 +213,14 @@ function Sum({ rows, keys, send, sendTyped }: JudgementColumnProps) {
             <button
               type="button"
               aria-label="Type the score"
-              title={byHand ? "Set by hand" : undefined}
+              data-hint={byHand ? "Set by hand" : undefined}
               className={`figures rounded px-1 text-[19px] font-semibold whitespace-nowrap hover:bg-table ${byHand ? "text-plum" : ""}`}
               onClick={() => {
                 keys.type("score");
               }}
             >
               {byHand && <span aria-hidden="true">✎ </span>}
-              {arithmetic.total} {assignment.bonus ? "bonus" : `/ ${assignment.points}`}
+              {arithmetic.total} {assignment.bonus ? "bonus" : `/ ${inMark(assignment.points)}`}
             </button>
           </>
         )}

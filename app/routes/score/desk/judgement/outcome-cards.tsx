@@ -100,7 +100,7 @@ export function OutcomeCards({ rows, wholeGroup, send, firstRef, onLast }: Outco
                   aria-checked={row.given === number + 1}
                   tabIndex={-1}
                   aria-label={`${row.name}: ${level.name}`}
-                  title={level.descriptor}
+                  data-hint={level.descriptor}
                   className={`min-h-[26px] min-w-0 flex-1 border-s border-rule px-1 text-[13px] first:border-s-0 pointer-coarse:min-h-11 ${row.given === number + 1 ? "bg-ink font-semibold text-paper" : "bg-sheet"}`}
                   onClick={() => {
                     give(row, number + 1);

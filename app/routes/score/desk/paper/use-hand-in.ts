@@ -12,6 +12,8 @@ export interface HandInActions {
   /** All files become one attempt, or none of them is taken in. */
   readonly addFiles: (files: readonly File[]) => Promise<void>;
   readonly addPaper: () => Promise<void>;
+  /** More files of the last attempt: parts of an archive, all or none. Answers what went wrong, or null. */
+  readonly addParts: (files: readonly File[]) => Promise<string | null>;
 }
 
 /** Takes in work for a student: a file, or the word that it came on paper. */
@@ -28,6 +30,11 @@ export function useHandIn(repository: Repository, slot: string, rows: DeskRows):
     addPaper: async () => {
       setTrouble(await add(null, []));
     },
+    addParts: (files) =>
+      takeInFiles(repository, slot, files, async (kept) => {
+        const outcome = await change({ type: "takeIn", handIns: [{ ...place, at: null, files: kept, joins: true }] });
+        return outcome.ok ? null : issueWords(outcome.issue);
+      }),
     addFiles: async (files) => {
       const at = repository.surroundings.now();
       setTrouble(await takeInFiles(repository, slot, files, (kept) => add(at, kept)));

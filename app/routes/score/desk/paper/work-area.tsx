@@ -1,6 +1,6 @@
 import { useMemo } from "react";
 import { Link, useNavigate } from "react-router";
-import type { Zone } from "#core/model";
+import { isArchiveFile, type Zone } from "#core/model";
 import { inAddress } from "../../../../ui/address";
 import type { ChangeResult, Command } from "#core/changes";
 import { DropPlace } from "../../../../ui/files/drop-place";
@@ -13,6 +13,7 @@ import { WorkView } from "../../../../ui/work/view/work-view";
 import { hasPages } from "../../../../ui/work/zones/has-pages";
 import type { Repository } from "#storage";
 import type { MenuItems } from "../../../../ui/dialogs/more-menu";
+import { ArchiveWork } from "./archive-work";
 import { FileNewsLine } from "./file-news";
 import type { PaperDraft, Work } from "./load-work";
 import { usePaperFiles, type PaperFiles } from "./use-paper-files";
@@ -100,8 +101,13 @@ export function WorkArea(props: WorkAreaProps) {
     { words: "Save the marked paper (PDF)", onSelect: files.savePdf },
     { words: "Save the remarks (JSON-LD)", onSelect: files.saveAnnotations },
     { words: "Read in remarks from a marked PDF", onSelect: marked.choose },
-    ...(hasPages(file) && criteria.length > 0
-      ? [{ words: "Where each criterion is answered", onSelect: () => void navigate("zones", { relative: "path" }) }]
+    ...(hasPages(file) && criteria.length + rows.answers.length > 0
+      ? [
+          {
+            words: `Where each ${criteria.length > 0 ? "criterion" : "question"} is answered`,
+            onSelect: () => void navigate("zones", { relative: "path" }),
+          },
+        ]
       : []),
     null,
     { words: "Add another attempt", onSelect: attempt.choose },
@@ -121,6 +127,8 @@ export function WorkArea(props: WorkAreaProps) {
       <div className="min-h-0 flex-1">
         {compared ? (
           <CompareAttempts {...compared} onClose={props.onAlone} />
+        ) : blob && isArchiveFile(file) ? (
+          <ArchiveWork slot={slot} rows={rows} file={file} blob={blob} onOpen={handIn.addParts} />
         ) : blob ? (
           <WorkView
             key={file.id}
