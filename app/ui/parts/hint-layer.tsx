@@ -1,12 +1,8 @@
-// Hints are Radix's tooltip, wrapped here and nowhere else: one for the whole page, so that a grid of a thousand rows costs
-// nothing. An element says its hint in `data-hint`.
-import { Tooltip } from "radix-ui";
-import { useEffect, useState } from "react";
+import { lazy, Suspense, useEffect, useState } from "react";
+import type { Hint } from "./hint-shown";
 
-interface Hint {
-  readonly words: string;
-  readonly box: DOMRect;
-}
+// What draws it comes with the first hint: no page waits for it.
+const HintShown = lazy(() => import("./hint-shown"));
 
 /** Milliseconds that one looks at something before its hint comes. */
 const WAIT = 500;
@@ -14,7 +10,10 @@ const WAIT = 500;
 const hintedOf = (target: EventTarget | null): HTMLElement | null =>
   target instanceof Element ? target.closest<HTMLElement>("[data-hint]") : null;
 
-/** Shows the hint of what the mouse rests on or the keyboard has come to; any act takes it away. */
+/**
+ * One hint for the whole page, so that a grid of a thousand rows costs nothing; an element says its own in `data-hint`.
+ * Shows the hint of what the mouse rests on or the keyboard has come to; any act takes it away.
+ */
 export function HintLayer() {
   const [hint, setHint] = useState<Hint | null>(null);
   useEffect(() => {
@@ -54,24 +53,11 @@ export function HintLayer() {
       for (const end of ends) window.removeEventListener(end, hide, true);
     };
   }, []);
-  if (!hint) return null;
-  const { left, top, width, height } = hint.box;
   return (
-    <Tooltip.Provider>
-      <Tooltip.Root open>
-        <Tooltip.Trigger asChild>
-          <span aria-hidden="true" className="pointer-events-none fixed" style={{ left, top, width, height }} />
-        </Tooltip.Trigger>
-        <Tooltip.Portal>
-          <Tooltip.Content
-            sideOffset={6}
-            collisionPadding={8}
-            className="pointer-events-none z-50 max-w-72 rounded bg-tip px-2 py-1 text-[13px] leading-snug text-on-tip"
-          >
-            {hint.words}
-          </Tooltip.Content>
-        </Tooltip.Portal>
-      </Tooltip.Root>
-    </Tooltip.Provider>
+    hint && (
+      <Suspense fallback={null}>
+        <HintShown {...hint} />
+      </Suspense>
+    )
   );
 }
