@@ -123,6 +123,6 @@ export function ArchiveWork({ slot, rows, file, blob, onOpen }: ArchiveWorkProps
   );
 }
 
-/** `12 KB`, `3.4 MB`: in steps of 1,000 (SI). */
+/** `12 kB`, `3.4 MB`: in steps of 1,000 (SI). */
 const sizeWords = (bytes: number): string =>
-  bytes < 1e6 ? `${String(Math.max(1, Math.round(bytes / 1e3)))} KB` : `${(bytes / 1e6).toFixed(1)} MB`;
+  bytes < 1e6 ? `${String(Math.max(1, Math.round(bytes / 1e3)))} kB` : `${(bytes / 1e6).toFixed(1)} MB`;
