@@ -71,7 +71,9 @@ export function boardRows(state: CourseState, now: Instant): BoardRows {
 
 function detailOf(state: CourseState, assignment: CourseState["assignments"][string]): string {
   const due = assignment.dueAt ? `due ${dayText(assignment.dueAt, courseOf(state).timeZone)}` : "no due date";
-  const points = assignment.bonus ? "bonus" : `${inMark(assignment.points)} pts`;
+  const { scoredIn } = assignment;
+  const scale = scoredIn.kind === "scale" ? state.scales[scoredIn.scaleId]?.name.toLowerCase() : undefined;
+  const points = scale ?? (assignment.bonus ? "bonus" : `${inMark(assignment.points)} pts`);
   return [assignment.channel === "paper" ? "on paper" : "", due, points].filter(Boolean).join(" · ");
 }
 

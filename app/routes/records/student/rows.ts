@@ -21,6 +21,7 @@ import {
   type Course,
   type CourseState,
   type Student,
+  levelGiven,
 } from "#core/model";
 import { bandsFromTop, figuresOf, itemOf, neededFor, planOf, type Figure, type Needed } from "#core/totals";
 import { dayText, latenessWords, pointsWords } from "#core/words";
@@ -133,7 +134,11 @@ function workRow(
     due: dueText(state, course, assignment, student),
     standing: [standing, late, figure.source === "set by hand" ? "set by hand" : ""].filter(Boolean).join(", "),
     tone: TONES[standing] ?? (figure.source === "set by hand" ? "text-plum" : "text-soft"),
-    figure: counted ? `${inMark(pointsText(counted))} of ${inMark(assignment.points)}` : "",
+    figure: counted
+      ? `${inMark(pointsText(counted))} of ${inMark(assignment.points)}`
+      : figure.wordsOnly
+        ? (levelGiven(state, assignment, student.id) ?? "")
+        : "",
     percent:
       counted && points.n !== 0n ? `${inMark(roundToText(divide(multiply(counted, HUNDRED), points), 0))} %` : "",
     comment: resultOf(state, assignment.id, student.id).overallComment,
