@@ -1,4 +1,4 @@
-import { runTableJob, StoppedError } from "../../workers/client";
+import { runTableJob } from "../../workers/client";
 import type { SetPlan } from "../../workers/protocol";
 
 /** Whether a file is an archive, by its first bytes (PKWARE, APPNOTE 4.3.7). */
@@ -8,12 +8,8 @@ export async function isArchive(file: Blob): Promise<boolean> {
 }
 
 /** People and line items of a roster-and-results set; what it lacks is null, as is all of what is no such set. */
-export async function readSet(file: Blob): Promise<SetPlan> {
-  const none: SetPlan = { roster: null, shorthand: null };
-  try {
-    return (await runTableJob((jobs) => jobs.planOfSet(file), new AbortController().signal)) ?? none;
-  } catch (error) {
-    if (error instanceof StoppedError) return none;
-    throw error;
-  }
-}
+export const readSet = async (file: Blob): Promise<SetPlan> =>
+  (await runTableJob((jobs) => jobs.planOfSet(file), new AbortController().signal)) ?? {
+    roster: null,
+    shorthand: null,
+  };

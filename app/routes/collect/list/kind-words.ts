@@ -2,6 +2,7 @@ import type { Piece } from "#core/collect";
 import { isSheetType } from "#core/formats";
 import { workKindOf } from "#core/model";
 import { counted } from "#core/words";
+import { sizeWords } from "../../../ui/words/size-words";
 
 const LABELS = {
   pdf: "PDF",
@@ -36,6 +37,5 @@ export function pieceName({ path, source, letter, senderName, senderAddress }: P
 export function extentWords({ pages, words, file }: Piece): string {
   if (pages !== null) return counted(pages, "page");
   if (words !== null && words > 0) return counted(words, "word");
-  const kilobytes = file.size / 1_000;
-  return kilobytes < 1_000 ? `${String(Math.ceil(kilobytes))} kB` : `${(kilobytes / 1_000).toFixed(1)} MB`;
+  return sizeWords(file.size);
 }

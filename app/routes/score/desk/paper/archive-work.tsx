@@ -3,6 +3,7 @@ import { Link } from "react-router";
 import { counted } from "#core/words";
 import { deskAddress, inAddress } from "../../../../ui/address";
 import { saveAs } from "../../../../ui/save-as";
+import { sizeWords } from "../../../../ui/words/size-words";
 import type { DeskRows } from "../rows";
 import { useArchiveParts, type ArchivePart } from "./use-archive-parts";
 
@@ -122,7 +123,3 @@ export function ArchiveWork({ slot, rows, file, blob, onOpen }: ArchiveWorkProps
     </div>
   );
 }
-
-/** `12 kB`, `3.4 MB`: in steps of 1,000 (SI). */
-const sizeWords = (bytes: number): string =>
-  bytes < 1e6 ? `${String(Math.max(1, Math.round(bytes / 1e3)))} kB` : `${(bytes / 1e6).toFixed(1)} MB`;
