@@ -8,14 +8,17 @@ const jobs: ArchiveJobs = {
   unpack: (bytes) => Promise.resolve(readCourseFile(bytes)),
   lock: async (bytes, passphrase) => (await import("./age")).ageLocked(bytes, passphrase),
   unlock: async (bytes, passphrase) => (await import("./age")).ageOpened(bytes, passphrase),
-  nameless: async (files) => {
+  nameless: async (files, tell) => {
     const [{ nameless }, { readPdf }, { coveredPdf }] = await Promise.all([
       import("./packets/nameless"),
       import("./text/pdf"),
       import("./packets/covered-pdf"),
     ]);
     const done = [];
-    for (const file of files) done.push(await nameless(file, { read: readPdf, cover: coveredPdf }));
+    for (const file of files) {
+      await tell(done.length);
+      done.push(await nameless(file, { read: readPdf, cover: coveredPdf }));
+    }
     return done;
   },
 };

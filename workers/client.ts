@@ -6,6 +6,8 @@ import type {
   CopyJobs,
   DroppedFile,
   MatchQuestion,
+  NamedFile,
+  Nameless,
   ComparedWork,
   OverlapJobs,
   PageJobs,
@@ -30,6 +32,13 @@ export function runArchiveJob<T>(job: (jobs: ArchiveJobs) => Promise<T>, signal:
   const worker = new Worker(new URL("./archive.worker.ts", import.meta.url), { type: "module" });
   return untilDone<ArchiveJobs, T>(worker, job, signal);
 }
+
+/** Takes what tells of their writers out of files; `tell` hears how many are done. @throws StoppedError when aborted */
+export const withoutWriters = (
+  files: readonly NamedFile[],
+  tell: (done: number) => void,
+  signal: AbortSignal,
+): Promise<readonly Nameless[]> => runArchiveJob((jobs) => jobs.nameless([...files], heard(tell)), signal);
 
 /** Runs one job of the PDF worker; aborting `signal` ends the worker at once. @throws StoppedError when aborted */
 export function runPdfJob<T>(job: (jobs: PdfJobs) => Promise<T>, signal: AbortSignal): Promise<T> {
@@ -70,11 +79,7 @@ export function compareWorks(
   signal: AbortSignal,
 ): Promise<SharedText> {
   const worker = new Worker(new URL("./overlap.worker.ts", import.meta.url), { type: "module" });
-  const hear = proxy((done: number) => {
-    tell(done);
-    return Promise.resolve();
-  });
-  return untilDone<OverlapJobs, SharedText>(worker, (jobs) => jobs.compare([...works], task, hear), signal);
+  return untilDone<OverlapJobs, SharedText>(worker, (jobs) => jobs.compare([...works], task, heard(tell)), signal);
 }
 
 /** Looks at the pages of a scan, away from the page; `tell` hears how many are done. @throws StoppedError when aborted */
@@ -82,18 +87,14 @@ export const lookAtScan = (
   files: readonly Blob[],
   tell: (done: number, all: number) => void,
   signal: AbortSignal,
-): Promise<readonly SeenPage[]> =>
-  runCollectJob(
-    (jobs) =>
-      jobs.look(
-        [...files],
-        proxy((done, all) => {
-          tell(done, all);
-          return Promise.resolve();
-        }),
-      ),
-    signal,
-  );
+): Promise<readonly SeenPage[]> => runCollectJob((jobs) => jobs.look([...files], heard(tell)), signal);
+
+/** What a worker calls while it works; it waits until that was heard. */
+const heard = <Told extends unknown[]>(tell: (...told: Told) => void) =>
+  proxy((...told: Told) => {
+    tell(...told);
+    return Promise.resolve();
+  });
 
 let matching: Remote<CollectJobs> | null = null;
 

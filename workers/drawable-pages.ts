@@ -1,5 +1,5 @@
 import * as pdfjs from "pdfjs-dist";
-import workerUrl from "pdfjs-dist/build/pdf.worker.min.mjs?url";
+import { takeHelper } from "./pdf-helper";
 
 /** Dots an inch at which pages are looked at; a PDF counts 72 points an inch. */
 const DOTS = 150;
@@ -56,11 +56,9 @@ export interface DrawablePage {
 
 /** The pages of a PDF one after the other, in a worker. @throws what pdf.js throws for what it cannot read */
 export async function* drawablePages(blob: Blob): AsyncGenerator<DrawablePage> {
-  const port = new Worker(workerUrl, { type: "module" });
-  const worker = pdfjs.PDFWorker.create({ port });
   const task = pdfjs.getDocument({
     data: await blob.arrayBuffer(),
-    worker,
+    worker: takeHelper(),
     ...OWN_FILES,
     CanvasFactory: WorkerCanvases,
     FilterFactory: NoFilters,
@@ -87,7 +85,5 @@ export async function* drawablePages(blob: Blob): AsyncGenerator<DrawablePage> {
     }
   } finally {
     await task.destroy();
-    worker.destroy();
-    port.terminate();
   }
 }

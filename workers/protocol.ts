@@ -46,8 +46,11 @@ export interface ArchiveJobs {
   readonly lock: (bytes: Uint8Array<ArrayBuffer>, passphrase: string) => Promise<Uint8Array<ArrayBuffer>>;
   /** What an age file holds; null where the passphrase is another one. */
   readonly unlock: (bytes: Uint8Array<ArrayBuffer>, passphrase: string) => Promise<Uint8Array<ArrayBuffer> | null>;
-  /** Files without what tells who wrote them, in their properties and, where it can be covered, in their words. */
-  readonly nameless: (files: readonly NamedFile[]) => Promise<readonly Nameless[]>;
+  /** Files without what tells who wrote them, in their properties and, where it can be covered, in their words; `tell` hears how many are done. */
+  readonly nameless: (
+    files: readonly NamedFile[],
+    tell: (done: number) => Promise<void>,
+  ) => Promise<readonly Nameless[]>;
 }
 
 /** A file that is to tell nothing of its writers. */

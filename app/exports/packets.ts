@@ -11,7 +11,7 @@ import type { FileId } from "#core/kernel";
 import { plainText, type WorkFile } from "#core/model";
 import { counted } from "#core/words";
 import type { CourseSession, Repository } from "#storage";
-import { runArchiveJob, StoppedError } from "../../workers/client";
+import { StoppedError, withoutWriters } from "../../workers/client";
 import type { Nameless } from "../../workers/protocol";
 import type { JobProgress } from "../ui/hooks/use-job";
 import { bytesOf, openCourseFile, writeArchive, type AskPassphrase, type OpenedCourse } from "./course-file";
@@ -35,7 +35,7 @@ export async function readyPacket(
 ): Promise<ReadyPacket> {
   const { now, fresh } = repository.surroundings;
   const made = makePacket(session.state, wish, { at: now(), fresh, seed: anySeed() });
-  const all = made.files.length + 2;
+  const all = made.files.length * (wish.blind ? 2 : 1) + 2;
   const read = new Map<FileId, Uint8Array<ArrayBuffer>>();
   const lacking: WorkFile[] = [];
   let sum = 0;
@@ -48,7 +48,9 @@ export async function readyPacket(
     if (bytes) read.set(file.id, bytes as Uint8Array<ArrayBuffer>);
     else lacking.push(file);
   }
-  const { files, left } = wish.blind ? await nameless(made, read, signal) : { files: read, left: NOTHING_LEFT };
+  const { files, left } = wish.blind
+    ? await nameless(made, read, { signal, tell })
+    : { files: read, left: NOTHING_LEFT };
   tell({ words: "Packing, and reading it back", done: all - 1, all });
   const stem = `packet-${fileWord(wish.assignment.shortName)}-${fileWord(wish.markerName)}`;
   const archive = { entries: made.entries, files };
@@ -82,13 +84,24 @@ const NOTHING_LEFT: Left = { named: [], unread: [] };
 async function nameless(
   { files }: MadePacket,
   read: ReadonlyMap<FileId, Uint8Array<ArrayBuffer>>,
-  signal: AbortSignal,
+  { signal, tell }: { readonly signal: AbortSignal; readonly tell: Tell },
 ): Promise<{ readonly files: ReadonlyMap<FileId, Uint8Array>; readonly left: Left }> {
   const own = files.flatMap(({ file, writers }) => {
     const bytes = read.get(file.id);
     return bytes && writers.length > 0 ? [{ file, named: { bytes, mediaType: file.mediaType, names: writers } }] : [];
   });
-  const done = await runArchiveJob<readonly Nameless[]>((jobs) => jobs.nameless(own.map(({ named }) => named)), signal);
+  const said = (index: number) => {
+    tell({
+      words: `Taking out who wrote ${own[index]?.file.name ?? ""}`,
+      done: files.length + index,
+      all: files.length * 2 + 2,
+    });
+  };
+  const done = await withoutWriters(
+    own.map(({ named }) => named),
+    said,
+    signal,
+  );
   const cleaned = new Map<FileId, Uint8Array>(read);
   own.forEach(({ file }, at) => {
     const bytes = done[at]?.bytes;

@@ -1,5 +1,5 @@
 import * as pdfjs from "pdfjs-dist";
-import workerUrl from "pdfjs-dist/build/pdf.worker.min.mjs?url";
+import { endHelper, takeHelper } from "../pdf-helper";
 
 /** The text of a PDF, and what it says of itself. */
 export interface PdfText {
@@ -11,27 +11,12 @@ export interface PdfText {
 /** Longest that one PDF may take, in milliseconds; one that takes longer counts as damaged. */
 const LONGEST = 15_000;
 
-let helper: { readonly worker: Worker; readonly pdf: pdfjs.PDFWorker } | null = null;
-
-function takeHelper() {
-  if (helper) return helper;
-  const worker = new Worker(workerUrl, { type: "module" });
-  helper = { worker, pdf: pdfjs.PDFWorker.create({ port: worker }) };
-  return helper;
-}
-
-function giveUp(): void {
-  helper?.pdf.destroy();
-  helper?.worker.terminate();
-  helper = null;
-}
-
 /** The text of the first pages, at most so many. A PDF that hangs ends its helper; the next one gets another. */
 export async function readPdf(blob: Blob, mostPages: number): Promise<PdfText | "locked" | "damaged"> {
   let timer: ReturnType<typeof setTimeout> | undefined;
   const tooLong = new Promise<"damaged">((resolve) => {
     timer = setTimeout(() => {
-      giveUp();
+      endHelper();
       resolve("damaged");
     }, LONGEST);
   });
@@ -43,7 +28,7 @@ export async function readPdf(blob: Blob, mostPages: number): Promise<PdfText | 
 }
 
 async function readPages(data: ArrayBuffer, mostPages: number): Promise<PdfText | "locked" | "damaged"> {
-  const task = pdfjs.getDocument({ data, worker: takeHelper().pdf, isEvalSupported: false, enableXfa: false });
+  const task = pdfjs.getDocument({ data, worker: takeHelper(), isEvalSupported: false, enableXfa: false });
   try {
     const document = await task.promise;
     const pages: string[] = [];
