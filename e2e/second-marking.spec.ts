@@ -7,7 +7,7 @@ test("a sample is chosen, marked a second time by keys, settled, and held from r
 }) => {
   await openDemo(page, "/check?assignment=flood-memo&view=second");
   const form = page.getByRole("form", { name: "Sample for second marking" });
-  await form.getByLabel("How papers are chosen").selectOption("byHand");
+  await form.getByLabel("How papers are chosen").selectOption("named");
   await form.getByText("Bram Oduya").click();
   await form.getByText("Esi Okonwe").click();
   await form.getByLabel("Second marker").fill("I. Marsh");

@@ -44,7 +44,7 @@ export {
   type Wave,
   type Told,
 } from "./records/release";
-export { TOTALS_LETTER, type Delivery, type GradeExport, type Mail, type Opening } from "./records/post-office";
+export { TOTALS_LETTER, type Delivery, type GradeExport, type Mail, type Opening } from "./records/mailing";
 export { type Message } from "./records/message";
 export { postSchema, type Post } from "./records/post";
 export { answerSchema, questionSchema, type Answer, type AnswerKey, type Question } from "./records/question";

@@ -88,7 +88,7 @@ const placesOf = (home: string): Found[] =>
       ["Gradebook", "/gradebook"],
       ["Gradebook: with work waiting", "/gradebook?show=waiting"],
       ["Gradebook: with work missing", "/gradebook?show=missing"],
-      ["Gradebook: set by hand", "/gradebook?show=byHand"],
+      ["Gradebook: set by hand", "/gradebook?show=setByHand"],
       ["Outcomes over all work", "/outcomes"],
       ["Students", "/students"],
       ["Journal", "/journal"],

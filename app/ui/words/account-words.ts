@@ -34,7 +34,7 @@ export function ruleWords(account: Account, { timeZone }: NameOf): string {
   switch (rule.name) {
     case "entered": {
       const source =
-        { judged: "judged", byHand: "set by hand", key: "by the key", settled: "settled after second marking" }[
+        { judged: "judged", setByHand: "set by hand", key: "by the key", settled: "settled after second marking" }[
           rule.source as string
         ] ?? "entered";
       return rule.by ? `${source} by ${rule.by.by}, ${momentText(rule.by.at, timeZone)}` : source;
@@ -91,7 +91,7 @@ const WHY: Readonly<Record<WhyLeftOut, string>> = {
   noEffect: "bonus without effect",
   empty: "nothing counts in it yet",
   noWeight: "has no weight",
-  replacedByHand: "replaced by hand",
+  replaced: "replaced by hand",
   otherAttempt: "another attempt counts",
   notApplicable: "does not apply",
   undated: "no due date",

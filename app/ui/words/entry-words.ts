@@ -31,7 +31,7 @@ function figureWords(
     case "late":
       return figure.counted ? `${late} late: ${counted}` : `${late} late`;
     case "score":
-      if (figure.source === "set by hand") {
+      if (figure.source === "setByHand") {
         return `set by hand: ${counted} in place of ${figure.computed ? inMark(pointsText(figure.computed)) : "nothing"}`;
       }
       return figure.deduction.n === 0n ? counted : `${inMark(entry.points)} → ${counted} after ${late} late`;

@@ -22,9 +22,9 @@ import {
   openLetter,
   openMail,
   sendMails,
-} from "../commands/talk/post-office";
+} from "../commands/talk/mailing";
 import { releaseTotals, restTotals, sealTotal } from "../commands/release/seal-totals";
-import { adjustScores, setByHand } from "../commands/scoring/by-hand";
+import { adjustScores, setByHand } from "../commands/scoring/set-by-hand";
 import {
   addAssignment,
   addAssignments,

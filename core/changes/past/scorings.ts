@@ -76,7 +76,7 @@ function readEntry({ seq, change }: Entry, { byAssignment, runs, fresh }: Collec
       fresh.add(assignmentId);
     }
     const before = own.get(studentId as StudentId);
-    const byHand = judged.some(
+    const setByHand = judged.some(
       ({ id, before: was, after }) => id === paper && field(was, "setByHand") !== field(after, "setByHand"),
     );
     own.set(studentId as StudentId, {
@@ -84,7 +84,7 @@ function readEntry({ seq, change }: Entry, { byAssignment, runs, fresh }: Collec
       at: change.at,
       seq,
       // The reason of a figure set by hand stands until that figure is another one.
-      reason: byHand ? (change.reason ?? null) : (before?.reason ?? change.reason ?? null),
+      reason: setByHand ? (change.reason ?? null) : (before?.reason ?? change.reason ?? null),
       seconds: secondsOf(run),
     });
   }

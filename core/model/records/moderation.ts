@@ -4,7 +4,7 @@ import { noteSchema } from "./work";
 
 /** How the papers of a sample were chosen; kept, so that it can be shown. */
 const sampleSchema = z.discriminatedUnion("kind", [
-  z.object({ kind: z.literal("byHand") }),
+  z.object({ kind: z.literal("named") }),
   z.object({ kind: z.literal("all") }),
   z.object({ kind: z.literal("everyNth"), every: z.number().int().min(2).max(100) }),
   /** The seed is kept: the same number chooses the same papers. */

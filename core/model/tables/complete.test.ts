@@ -113,3 +113,14 @@ describe("what changed in a copy before files could be feedback", () => {
     expect(rest).toEqual({});
   });
 });
+
+describe("papers of a sample chosen by name, before they had a word of their own", () => {
+  it("have it in the record and inside a change; other ways stay", () => {
+    expect(completeRecord("moderations", { id: "assignment:a", way: { kind: "byHand" } })).toEqual({
+      id: "assignment:a",
+      way: { kind: "named" },
+    });
+    const other = { way: { kind: "all" } };
+    expect(completeFields("moderations", other)).toBe(other);
+  });
+});

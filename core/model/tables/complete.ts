@@ -49,6 +49,8 @@ export function completeFields(table: string, fields: Fields): Fields {
       return completeRubric(fields);
     case "totalCopies":
       return completeTotals(fields);
+    case "moderations":
+      return completeWay(fields);
     default:
       return fields;
   }
@@ -62,6 +64,12 @@ function completeZones(record: Fields): Fields {
     ...record,
     zones: zones.map(({ criterionId, ...zone }) => (criterionId ? { ...zone, of: criterionId } : zone)),
   };
+}
+
+/** Papers of a sample that were chosen by name had the word of a figure set by hand. */
+function completeWay(record: Fields): Fields {
+  const way = record.way as Fields | undefined;
+  return way?.kind === "byHand" ? { ...record, way: { kind: "named" } } : record;
 }
 
 /** What was given out before there were colours, files as feedback, answers and levels has none. */

@@ -43,7 +43,7 @@ import {
   type Delivery,
   type GradeExport,
   type Mail,
-} from "../records/post-office";
+} from "../records/mailing";
 import { messageSchema, type Message } from "../records/message";
 import { packetSchema } from "../records/packet";
 import { phraseSchema } from "../records/phrase";
@@ -286,7 +286,7 @@ export const totalCopiesOf = (state: CourseState, s: StudentId): TotalCopies["to
 const newestFirst = <T extends { readonly at: string; readonly id: string }>(records: Readonly<Record<string, T>>) =>
   Object.values(records).sort((a, b) => b.at.localeCompare(a.at) || b.id.localeCompare(a.id));
 
-/** What the post office has taken in, the newest first. */
+/** What was mailed, the newest first. */
 export const mailsOf = (state: CourseState): Mail[] => newestFirst(state.mails);
 
 /** What left the application, the newest first. */

@@ -70,11 +70,11 @@ function draftScore(state: CourseState, assignment: Assignment, student: Student
   const isSaid = figure.counted !== null || figure.wordsOnly;
   if (!isSaid && figure.standing !== "excused" && figure.standing !== "missing") return null;
   const { percentPlaces } = courseOf(state);
-  const cut = figure.source !== "set by hand" && figure.deduction.n !== 0n;
+  const cut = figure.source !== "setByHand" && figure.deduction.n !== 0n;
   // What a person entered in points, also on several rulers, is read as it was entered; what a rule made of it, with the
   // course's places.
   const isEntered = (value: Exact) =>
-    figure.source === "set by hand" ||
+    figure.source === "setByHand" ||
     (assignment.scoredIn.kind === "points" &&
       figure.steps.some(({ raw }) => compare(raw, value) === 0 && compare(fromDecimal(pointsText(raw)), raw) === 0));
   const asRead = (value: Exact) => (isEntered(value) ? pointsText(value) : readPoints(value, percentPlaces));

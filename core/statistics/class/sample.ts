@@ -21,10 +21,10 @@ export function sampleOf(
   state: CourseState,
   assignment: Assignment,
   way: SampleWay,
-  byHand: readonly StudentId[] = [],
+  named: readonly StudentId[] = [],
 ): StudentId[] {
   const papers = markedPapers(state, assignment, new Map());
-  const chosen = new Set(chosenOf(state, assignment, way, papers, byHand));
+  const chosen = new Set(chosenOf(state, assignment, way, papers, named));
   return papers.map(({ studentId }) => studentId).filter((id) => chosen.has(id));
 }
 
@@ -33,12 +33,12 @@ function chosenOf(
   assignment: Assignment,
   way: SampleWay,
   papers: readonly MarkedPaper[],
-  byHand: readonly StudentId[],
+  named: readonly StudentId[],
 ): readonly StudentId[] {
   const ids = papers.map(({ studentId }) => studentId);
   switch (way.kind) {
-    case "byHand":
-      return byHand;
+    case "named":
+      return named;
     case "all":
       return ids;
     case "everyNth":

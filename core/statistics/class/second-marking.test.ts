@@ -169,14 +169,14 @@ describe("how two markers agree", () => {
 describe("a sample", () => {
   const scores = Array.from({ length: 20 }, (_, place) => 42 + 3 * place);
   const state = withScores(wholeClass(22), work, [...scores, null, null]);
-  const sample = (way: SampleWay, byHand = [classStudent(3), classStudent(21)]) =>
-    sampleOf(state, workOf(state), way, byHand);
+  const sample = (way: SampleWay, named = [classStudent(3), classStudent(21)]) =>
+    sampleOf(state, workOf(state), way, named);
   const places = (way: SampleWay) => sample(way).map((id) => Number(id.slice(-4)));
 
   it("is every nth of the scored papers, all of them, or those chosen by hand that are scored", () => {
     expect(places({ kind: "everyNth", every: 6 })).toEqual([5, 11, 17]);
     expect(places({ kind: "all" })).toHaveLength(20);
-    expect(places({ kind: "byHand" })).toEqual([3]);
+    expect(places({ kind: "named" })).toEqual([3]);
   });
 
   it("at random is the same by the same seed and another by another one, never one twice", () => {

@@ -57,7 +57,7 @@ export function paperOddities(
   if (isOut && !copyOf(state, assignment.id, studentId).score && !result.held && !assignment.held) {
     found.push({ code: "scored_after_release", studentId, points });
   }
-  const isTyped = figure.source === "typed" || figure.source === "set by hand";
+  const isTyped = figure.source === "typed" || figure.source === "setByHand";
   const isZeroScore = figure.counted !== null && isZero(figure.counted);
   if (isTyped && isZeroScore && !assignment.bonus && !handInOf(state, assignment.id, studentId)) {
     found.push({ code: "zero_maybe_missing", studentId });

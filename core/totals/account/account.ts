@@ -15,7 +15,7 @@ export type AppliedRule =
   /** A figure that was entered or judged: nothing lies below it. */
   | {
       readonly name: "entered";
-      readonly source: GivenSource | "judged" | "byHand" | "key";
+      readonly source: GivenSource | "judged" | "setByHand" | "key";
       readonly by: Provenance | null;
     }
   /** Open work under an outlook: 0, full, or nothing yet. */
@@ -50,7 +50,7 @@ export type AppliedRule =
 export type WhyLeftOut =
   | LeftOutReason
   | ShareLeftOut
-  | "replacedByHand"
+  | "replaced"
   | "otherAttempt"
   | "notApplicable"
   | "undated"

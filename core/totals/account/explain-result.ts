@@ -55,13 +55,13 @@ export function explainResult(
   const figure = figureOf(state, assignment, studentId);
   const by = provenances(assignment, studentId);
   const computed = explainComputed(state, assignment, figure, by);
-  if (figure.source !== "set by hand") return computed;
+  if (figure.source !== "setByHand") return computed;
   const id = assignment.id;
   const entered = inPoints({
     kind: "score",
     id,
     exact: figure.counted,
-    rule: { name: "entered", source: "byHand", by },
+    rule: { name: "entered", source: "setByHand", by },
   });
   return inPoints({
     kind: "result",
@@ -69,7 +69,7 @@ export function explainResult(
     exact: figure.counted,
     rule: { name: "setByHand" },
     parts: alone(entered),
-    leftOut: [{ account: computed, why: "replacedByHand" }],
+    leftOut: [{ account: computed, why: "replaced" }],
   });
 }
 

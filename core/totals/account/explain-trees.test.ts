@@ -72,8 +72,8 @@ describe("the account of a result, whole", () => {
     expect(tell(run(smallCourse(), type("15"), { type: "setByHand", ...place, text: "16" }))).toEqual([
       `result ${quiz} 16/1 = 16 points`,
       { name: "setByHand" },
-      [entered("16/1", "16", "byHand")],
-      [["replacedByHand", entered("15/1", "15")]],
+      [entered("16/1", "16", "setByHand")],
+      [["replaced", entered("15/1", "15")]],
     ]);
   });
 

@@ -224,7 +224,7 @@ describe("every figure explains itself", () => {
     expect(account).toMatchObject({
       shown: "7",
       rule: { name: "setByHand" },
-      leftOut: [{ why: "replacedByHand", account: { shown: "0" } }],
+      leftOut: [{ why: "replaced", account: { shown: "0" } }],
     });
   });
 

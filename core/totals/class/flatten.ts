@@ -63,14 +63,14 @@ const flagsOf = ({ bonus, counts, alwaysCounts }: Assignment): number =>
 
 /** A score keeps its lateness; what took a longer way to its value is written down as that value. */
 function writeCell(course: FlatCourse, cell: number, figure: Figure, gain: boolean): void {
-  const byHand = figure.source === "set by hand";
+  const setByHand = figure.source === "setByHand";
   if (figure.standing === "excused") course.kinds[cell] = CELL.excused;
   // A figure set by hand for a missing student counts; bonus work that is missing has no effect either way.
-  else if (figure.standing === "missing" && (gain || !byHand)) course.kinds[cell] = CELL.missing;
+  else if (figure.standing === "missing" && (gain || !setByHand)) course.kinds[cell] = CELL.missing;
   else if (figure.counted === null) course.kinds[cell] = figure.wordsOnly ? CELL.words : CELL.open;
   else {
     const [step] = figure.steps;
-    const plain = !byHand && figure.steps.length === 1 && step;
+    const plain = !setByHand && figure.steps.length === 1 && step;
     const value = plain ? step.scaled : figure.counted;
     const count = inTenThousandths(value);
     course.kinds[cell] = plain ? CELL.score : CELL.fixed;

@@ -53,7 +53,7 @@ describe("from a score to its counted value", () => {
   it("a figure set by hand is untouched by the late rule, and the computed one stays beside it", () => {
     const late = run(judged(smallCourse()), { type: "setLateness", ...ada, unitsLate: 2 });
     const byHand = figure(run(late, { type: "setScore", ...ada, text: "85" }));
-    expect(byHand.source).toBe("set by hand");
+    expect(byHand.source).toBe("setByHand");
     expect(byHand.counted && pointsText(byHand.counted)).toBe("85");
     expect(byHand.computed && pointsText(byHand.computed)).toBe("71");
   });

@@ -55,7 +55,7 @@ export interface Figure {
   readonly studentId: StudentId;
   readonly standing: Standing;
   /** Where the figure comes from; null while there is none. */
-  readonly source: GivenSource | "set by hand" | "rule" | null;
+  readonly source: GivenSource | "setByHand" | "rule" | null;
   readonly rubric: RubricSum | null;
   /** The score as the first marker gave it, before anything was settled between two, and before lateness and scaling. */
   readonly first: Exact | null;
@@ -161,7 +161,7 @@ function computeFigure(state: CourseState, assignment: Assignment, studentId: St
   if (result.setByHand !== null) {
     const counted = fromDecimal(result.setByHand);
     const aboveMaximum = above(counted, assignment);
-    return { ...base, source: "set by hand", deduction: taken, computed, counted, aboveMaximum };
+    return { ...base, source: "setByHand", deduction: taken, computed, counted, aboveMaximum };
   }
   return {
     ...base,

@@ -36,8 +36,8 @@ export function HandOverForm({ looked, repository, session, job, isFirst }: Hand
   const moderation = moderationOf(state, assignment.id);
   const choices = useMemo(() => choicesOf(looked), [looked]);
   const [purpose, setPurpose] = useState<Packet["purpose"]>(moderation ? "second" : "scores");
-  const [which, setWhich] = useState(() => choices[0]?.[0] ?? "byHand");
-  const [byHand, setByHand] = useState<readonly StudentId[]>([]);
+  const [which, setWhich] = useState(() => choices[0]?.[0] ?? "named");
+  const [named, setNamed] = useState<readonly StudentId[]>([]);
   const [markerName, setMarkerName] = useState(moderation ? (state.markers[moderation.markerId]?.name ?? "") : "");
   const [blind, setBlind] = useState(moderation?.blind ?? false);
   const [passphrase, setPassphrase] = useState("");
@@ -47,7 +47,7 @@ export function HandOverForm({ looked, repository, session, job, isFirst }: Hand
     const student = state.students[id];
     return student ? rosterName(state, student) : "";
   };
-  const chosen = which === "byHand" ? byHand : (choices.find(([value]) => value === which)?.[2] ?? []);
+  const chosen = which === "named" ? named : (choices.find(([value]) => value === which)?.[2] ?? []);
   const handOver = () =>
     job.run(async (signal, tell) => {
       const wish = { assignment, studentIds: chosen, purpose, blind, markerName: markerName.trim(), passphrase };
@@ -100,20 +100,20 @@ export function HandOverForm({ looked, repository, session, job, isFirst }: Hand
             className="!flex !w-60 text-[15px] text-ink"
             label="Which papers"
             value={which}
-            options={[...choices.map(([value, words]) => [value, words] as const), ["byHand", "by hand"] as const]}
+            options={[...choices.map(([value, words]) => [value, words] as const), ["named", "by name"] as const]}
             onChoose={setWhich}
           />
         </label>
       </div>
-      {which === "byHand" && (
+      {which === "named" && (
         <fieldset className="max-h-56 columns-2 overflow-auto border border-rule bg-sheet p-3">
-          <legend className="sr-only">Papers chosen by hand</legend>
+          <legend className="sr-only">Papers chosen by name</legend>
           {students.map(({ id }) => (
             <Tick
               key={id}
-              checked={byHand.includes(id)}
+              checked={named.includes(id)}
               onChange={(isChosen) => {
-                setByHand(isChosen ? [...byHand, id] : byHand.filter((one) => one !== id));
+                setNamed(isChosen ? [...named, id] : named.filter((one) => one !== id));
               }}
             >
               {nameOf(id)}

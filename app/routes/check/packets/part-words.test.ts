@@ -51,7 +51,7 @@ describe("what a packet brings back, in words", () => {
         { type: "removeNote", noteId: required(note, "note").id },
       ),
     ).toEqual([
-      "Score: open -> 90 by hand",
+      "Score: open -> 90 set by hand",
       "Lateness: as its time tells -> late by 2",
       'Comment: "Well argued." -> none',
       'Private note: "SECRET of the marker" -> "Ask."',

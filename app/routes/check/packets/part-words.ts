@@ -107,8 +107,8 @@ function resultWords(
   switch (field) {
     case "score": {
       const level = levelName(scoredIn.kind === "scale" ? scoredIn.scaleId : null, value["levelId"]);
-      const byHand = told(value["setByHand"]);
-      return byHand ? `${byHand} by hand` : (level ?? told(value["score"]) ?? "open");
+      const setByHand = told(value["setByHand"]);
+      return setByHand ? `${setByHand} set by hand` : (level ?? told(value["score"]) ?? "open");
     }
     case "decision":
       return told(value["decision"]) ?? "handed in, or expected";

@@ -19,7 +19,7 @@ const WAYS: readonly (readonly [WayKind, string])[] = [
   ["byLetter", "some of each letter"],
   ["nearBound", "all near a bound"],
   ["all", "all that are scored"],
-  ["byHand", "by hand"],
+  ["named", "by name"],
 ];
 
 /** What stands in the form. */
@@ -33,7 +33,7 @@ interface Wish {
   readonly markerName: string;
   readonly blind: boolean;
   readonly within: Decimal;
-  readonly byHand: readonly StudentId[];
+  readonly named: readonly StudentId[];
 }
 
 /** Students that are named of a sample. */
@@ -46,7 +46,7 @@ export function SampleForm({ looked, onDone }: { readonly looked: Looked; readon
   const [trouble, setTrouble] = useState<string | null>(null);
   const send = useTroubleOf(useChange());
   const way = useMemo(() => wayOf(wish), [wish]);
-  const sample = useMemo(() => sampleOf(state, assignment, way, wish.byHand), [state, assignment, way, wish.byHand]);
+  const sample = useMemo(() => sampleOf(state, assignment, way, wish.named), [state, assignment, way, wish.named]);
   const scored = useMemo(() => markedPapers(state, assignment, new Map()), [state, assignment]);
   const edit = (fields: Partial<Wish>) => {
     setTrouble(null);
@@ -101,16 +101,16 @@ export function SampleForm({ looked, onDone }: { readonly looked: Looked; readon
         </label>
         <WayFields wish={wish} edit={edit} />
       </div>
-      {wish.kind === "byHand" && (
+      {wish.kind === "named" && (
         <fieldset className="max-h-56 columns-2 overflow-auto border border-rule bg-sheet p-3">
-          <legend className="sr-only">Papers chosen by hand</legend>
+          <legend className="sr-only">Papers chosen by name</legend>
           {scored.map(({ studentId }) => (
             <Tick
               key={studentId}
-              checked={wish.byHand.includes(studentId)}
+              checked={wish.named.includes(studentId)}
               onChange={(isChosen) => {
                 edit({
-                  byHand: isChosen ? [...wish.byHand, studentId] : wish.byHand.filter((id) => id !== studentId),
+                  named: isChosen ? [...wish.named, studentId] : wish.named.filter((id) => id !== studentId),
                 });
               }}
             >
@@ -248,7 +248,7 @@ function firstWish(state: CourseState, { assignment }: Looked): Wish {
     markerName: "",
     blind: true,
     within: isDecimal(within) ? within : decimal("5"),
-    byHand: [],
+    named: [],
   };
   if (!standing) return plain;
   const { way, blind, studentIds } = standing;
@@ -258,7 +258,7 @@ function firstWish(state: CourseState, { assignment }: Looked): Wish {
     kind: way.kind,
     blind,
     within: standing.within,
-    byHand: studentIds,
+    named: studentIds,
     markerName: state.markers[standing.markerId]?.name ?? "",
   };
 }

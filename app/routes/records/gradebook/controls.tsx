@@ -13,7 +13,7 @@ const SHOW_WORDS: Readonly<Record<ShowOnly, string>> = {
   notIn: "With nothing in",
   late: "With late work",
   changed: "Changed since release",
-  byHand: "Set by hand",
+  setByHand: "Set by hand",
   above: "Above the maximum",
 };
 

@@ -91,7 +91,7 @@ describe("the gradebook's table", () => {
     ["notIn", ["Ada Ames", "Ben Bolt", "Cleo Crane"]],
     ["late", []],
     ["changed", []],
-    ["byHand", []],
+    ["setByHand", []],
     ["above", []],
   ])("shows only students of one kind: %s", (show, expected) => {
     const state = run(smallCourse(), type("m"), type("x", { studentId: cleo }));
@@ -102,8 +102,8 @@ describe("the gradebook's table", () => {
     const late = run(smallCourse(), type("15 l1"));
     expect(names(late, { show: "late" })).toEqual(["Ben Bolt"]);
     expect(names(run(smallCourse(), type("25", { confirmed: true })), { show: "above" })).toEqual(["Ben Bolt"]);
-    const byHand = run(late, { type: "setByHand", assignmentId: quiz, studentId: ben, text: "16" });
-    expect(names(byHand, { show: "byHand" })).toEqual(["Ben Bolt"]);
+    const setByHand = run(late, { type: "setByHand", assignmentId: quiz, studentId: ben, text: "16" });
+    expect(names(setByHand, { show: "setByHand" })).toEqual(["Ben Bolt"]);
     const released = run(late, { type: "release", assignmentId: quiz, facets: ["score"] }, type("16 l1"));
     expect(names(released, { show: "changed" })).toEqual(["Ben Bolt"]);
   });
@@ -350,7 +350,7 @@ describe("the hint while typing", () => {
     );
     const judged = run(smallCourse(), ...rubric); // 8 + 6 + 4 = 18 of 50, so 36
     expect(hint("50", judged, essay).words).toBe("set by hand: 50 in place of 36 · Enter to keep");
-    const byHand = run(judged, type("50", { assignmentId: essay }));
-    expect(hint("-", byHand, essay).words).toBe("back to 36 · Enter to keep");
+    const setByHand = run(judged, type("50", { assignmentId: essay }));
+    expect(hint("-", setByHand, essay).words).toBe("back to 36 · Enter to keep");
   });
 });

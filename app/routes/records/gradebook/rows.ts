@@ -27,7 +27,7 @@ export const SHOW_ONLY = [
   "notIn",
   "late",
   "changed",
-  "byHand",
+  "setByHand",
   "above",
 ] as const;
 /** Which students are shown. */
@@ -242,7 +242,7 @@ const FITS: Readonly<Record<Exclude<ShowOnly, "all" | "changed">, (figure: Figur
   excused: ({ standing }) => standing === "excused",
   notIn: ({ standing }) => standing === "expected",
   late: ({ unitsLate }) => unitsLate > 0,
-  byHand: ({ source }) => source === "set by hand",
+  setByHand: ({ source }) => source === "setByHand",
   above: ({ aboveMaximum }) => aboveMaximum,
 };
 

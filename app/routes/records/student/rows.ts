@@ -132,8 +132,8 @@ function workRow(
     assignmentId: assignment.id,
     name: assignment.name,
     due: dueText(state, course, assignment, student),
-    standing: [standing, late, figure.source === "set by hand" ? "set by hand" : ""].filter(Boolean).join(", "),
-    tone: TONES[standing] ?? (figure.source === "set by hand" ? "text-plum" : "text-soft"),
+    standing: [standing, late, figure.source === "setByHand" ? "set by hand" : ""].filter(Boolean).join(", "),
+    tone: TONES[standing] ?? (figure.source === "setByHand" ? "text-plum" : "text-soft"),
     figure: counted
       ? `${inMark(pointsText(counted))} of ${inMark(assignment.points)}`
       : figure.wordsOnly

@@ -24,7 +24,7 @@ interface AnswerLineProps {
 /** One answer among all to a question, with what it earns. */
 export function AnswerLine(props: AnswerLineProps) {
   const { sheet, maximum, current } = props;
-  const corrected = sheet.byHand && sheet.byKey !== null;
+  const corrected = sheet.setByHand && sheet.byKey !== null;
   return (
     <li
       aria-current={current ? "true" : undefined}
@@ -47,7 +47,7 @@ export function AnswerLine(props: AnswerLineProps) {
             ? "waits"
             : corrected
               ? `the key gives ${inMark(sheet.byKey)}`
-              : sheet.byHand
+              : sheet.setByHand
                 ? "by hand"
                 : "by the key"}
         </p>

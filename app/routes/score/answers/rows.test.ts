@@ -7,7 +7,7 @@ const sheet = (name: string, reading: string, more: Partial<AnswerSheet> = {}): 
   title: name,
   text: reading,
   points: null,
-  byHand: false,
+  setByHand: false,
   byKey: null,
   comment: "",
   reading,
@@ -20,7 +20,7 @@ const SHEETS = [
   sheet("ada", "42"),
   sheet("ben", "7"),
   sheet("cleo", "42"),
-  sheet("dan", "42", { points: "3", byHand: true }),
+  sheet("dan", "42", { points: "3", setByHand: true }),
   sheet("eve", "42"),
 ];
 const lines = (apart: ReadonlySet<string> | "all") =>

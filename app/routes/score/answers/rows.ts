@@ -26,7 +26,7 @@ export interface AnswerSheet {
   readonly title: string;
   readonly text: string;
   readonly points: string | null;
-  readonly byHand: boolean;
+  readonly setByHand: boolean;
   readonly byKey: string | null;
   readonly comment: string;
   /** What the key reads of it; equal answers have the same. */
@@ -51,9 +51,9 @@ export interface AlikeAnswers extends AnswerSheet {
 export function togetherAlike(sheets: readonly AnswerSheet[], apart: ReadonlySet<string> | "all"): AlikeAnswers[] {
   const groups = new Map<string, [AnswerSheet, ...AnswerSheet[]]>();
   for (const sheet of sheets) {
-    const { studentId, reading, points, byHand, comment } = sheet;
+    const { studentId, reading, points, setByHand, comment } = sheet;
     const alone = apart === "all" || apart.has(reading) || isWrittenOnPaper(sheet);
-    const key = alone ? studentId : JSON.stringify([reading, points, byHand, comment]);
+    const key = alone ? studentId : JSON.stringify([reading, points, setByHand, comment]);
     const group = groups.get(key);
     if (group) group.push(sheet);
     else groups.set(key, [sheet]);
@@ -98,7 +98,7 @@ export function answerSheets(
       title,
       text: answer.text,
       points: points && pointsText(points),
-      byHand: answer.points !== null,
+      setByHand: answer.points !== null,
       byKey: byKey && pointsText(byKey),
       comment: answer.comment,
       reading: readingOf(question.key, answer.text),

@@ -236,7 +236,7 @@ export interface AnswerRow {
   readonly text: string;
   /** By hand or by the key; null while it waits. */
   readonly points: string | null;
-  readonly byHand: boolean;
+  readonly setByHand: boolean;
   /** What the key gives, where it gives anything. */
   readonly byKey: string | null;
   readonly comment: string;
@@ -250,7 +250,7 @@ const answerRows = (state: CourseState, assignment: Assignment, studentId: Stude
       question,
       text: answer.text,
       points: points && pointsText(points),
-      byHand: answer.points !== null,
+      setByHand: answer.points !== null,
       byKey: byKey && pointsText(byKey),
       comment: answer.comment,
     };

@@ -107,7 +107,7 @@ describe("figures set by hand", () => {
     const figure = (at: CourseState) => figuresOf(at).figure(quiz, ben);
     const set = run(state, byHand("11", { reason: "Tram strike." }));
     // 5 % of 20 for one day: 9 is computed, 11 counts.
-    expect(figure(set)).toMatchObject({ source: "set by hand", counted: { n: 11n }, computed: { n: 9n } });
+    expect(figure(set)).toMatchObject({ source: "setByHand", counted: { n: 11n }, computed: { n: 9n } });
     expect(figure(run(set, byHand("")))).toMatchObject({ counted: { n: 9n } });
     expect(refusal(set, byHand("12", { seen: "" }))).toMatchObject({ code: "seen_differs" });
     expect(refusal(state, byHand("-"))).toMatchObject({ code: "nothing_to_change" });

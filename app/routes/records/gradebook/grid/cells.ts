@@ -15,7 +15,7 @@ import { letterOf, type Figure, type Outlooks, type StudentTotals } from "#core/
 import { latenessShort } from "#core/words";
 import { figuresMark, inMark } from "../../../../ui/words/figures";
 
-export type CellLook = "figure" | "waiting" | "missing" | "excused" | "open" | "by hand";
+export type CellLook = "figure" | "waiting" | "missing" | "excused" | "open" | "setByHand";
 
 /** How figures are shown: one way, or two beside each other. */
 export const FIGURE_MODES = [
@@ -88,7 +88,7 @@ function makeCell(state: CourseState, assignment: Assignment, figure: Figure, mo
       ...base,
       text: levelName(state, assignment, figure) ?? inWay(first, course, assignment, figure.counted),
       second: second ? inWay(second, course, assignment, figure.counted) : "",
-      look: figure.source === "set by hand" ? "by hand" : "figure",
+      look: figure.source === "setByHand" ? "setByHand" : "figure",
     };
   }
   if (figure.wordsOnly) return { ...base, text: levelName(state, assignment, figure) ?? "judged", look: "figure" };
@@ -99,7 +99,7 @@ function makeCell(state: CourseState, assignment: Assignment, figure: Figure, mo
 
 /** The name of the level a figure came from, where the assignment is scored on a scale. */
 const levelName = (state: CourseState, assignment: Assignment, figure: Figure): string | null =>
-  figure.source === "set by hand" ? null : levelGiven(state, assignment, figure.studentId);
+  figure.source === "setByHand" ? null : levelGiven(state, assignment, figure.studentId);
 
 const NO_TOTAL: Outlooks = { lowest: null, now: null, highest: null };
 

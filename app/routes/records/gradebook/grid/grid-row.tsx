@@ -7,7 +7,7 @@ import type { Unkept } from "../entries/unkept";
 
 const LOOKS: Readonly<Record<CellLook, string>> = {
   figure: "",
-  "by hand": "font-semibold text-plum",
+  setByHand: "font-semibold text-plum",
   waiting: "text-ochre",
   missing: "text-wax",
   excused: "text-soft",
@@ -145,7 +145,7 @@ function CellText({ cell }: { readonly cell: GradeCell }) {
   return (
     <span className={`pe-2.5 ${LOOKS[cell.look]}`}>
       {cell.late && <span className="me-1 text-[12.5px] text-ochre">{cell.late}</span>}
-      {cell.look === "by hand" && <span data-hint="set by hand">✎ </span>}
+      {cell.look === "setByHand" && <span data-hint="set by hand">✎ </span>}
       {cell.above && <span data-hint="above the maximum">↑ </span>}
       {cell.text}
       {cell.second && <span className="ms-1.5 font-normal text-soft">{cell.second}</span>}
@@ -166,7 +166,7 @@ const words = (cell: GradeCell): string =>
     cell.look === "open" ? "nothing yet" : cell.text,
     cell.second,
     cell.late && `late ${cell.late}`,
-    cell.look === "by hand" && "set by hand",
+    cell.look === "setByHand" && "set by hand",
     cell.above && "above the maximum",
     cell.outcomes && `outcomes ${[...cell.outcomes].join(" ")}`,
   ]

@@ -36,7 +36,7 @@ export function columnSummary(
       ["excused", count(({ standing }) => standing === "excused")],
       ["nothing in", count(({ standing }) => standing === "expected")],
       ["late", count(({ unitsLate }) => unitsLate > 0)],
-      ["set by hand", count(({ source }) => source === "set by hand")],
+      ["set by hand", count(({ source }) => source === "setByHand")],
     ],
     figures: described.ok
       ? [

@@ -62,12 +62,12 @@ function Answer({
             <button
               type="button"
               aria-label={`Type points for question ${String(place)}`}
-              className={`rounded px-1 hover:bg-table ${row.byHand && row.byKey !== null ? "text-plum" : ""}`}
+              className={`rounded px-1 hover:bg-table ${row.setByHand && row.byKey !== null ? "text-plum" : ""}`}
               onClick={() => {
                 setTyping(true);
               }}
             >
-              {row.byHand && row.byKey !== null && <span aria-hidden="true">✎ </span>}
+              {row.setByHand && row.byKey !== null && <span aria-hidden="true">✎ </span>}
               <strong>{inMark(row.points ?? "–")}</strong>{" "}
               <span className="text-soft">/ {inMark(row.question.points)}</span>
             </button>
@@ -82,10 +82,10 @@ function Answer({
           ? row.points === null
             ? "Written: waits to be judged"
             : "Judged by hand"
-          : row.byHand
+          : row.setByHand
             ? `By hand; the key gives ${inMark(row.byKey)}`
             : "By the key"}
-        {row.byHand && row.byKey !== null && (
+        {row.setByHand && row.byKey !== null && (
           <button
             type="button"
             className="link ms-2"

@@ -14,7 +14,7 @@ export function arithmeticWords(
   const { rubric } = figure;
   const first = rubric ? rubricWords(rubric, assignment) : "";
   const late = figure.unitsLate > 0 ? `${latenessWords(figure.unitsLate, unitHours)} late` : "";
-  if (figure.source === "set by hand") {
+  if (figure.source === "setByHand") {
     const beside = figure.computed ? `the rules give ${inMark(pointsText(figure.computed))}` : "nothing computed yet";
     return { first, second: `Set by hand; ${beside}`, total };
   }

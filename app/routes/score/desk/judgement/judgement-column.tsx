@@ -189,7 +189,7 @@ export function JudgementColumn(props: JudgementColumnProps) {
 function Sum({ rows, keys, send, sendTyped }: JudgementColumnProps) {
   const { arithmetic, assignment, figure } = rows;
   const place = { assignmentId: assignment.id, studentId: rows.student.id };
-  const byHand = figure.source === "set by hand";
+  const setByHand = figure.source === "setByHand";
   return (
     <section aria-label="Score" className="mx-4 border-t-2 border-ink pt-2.5">
       <div className="flex items-baseline justify-between gap-2">
@@ -213,28 +213,28 @@ function Sum({ rows, keys, send, sendTyped }: JudgementColumnProps) {
             <button
               type="button"
               aria-label="Type the score"
-              data-hint={byHand ? "Set by hand" : undefined}
-              className={`figures rounded px-1 text-[19px] font-semibold whitespace-nowrap hover:bg-table ${byHand ? "text-plum" : ""}`}
+              data-hint={setByHand ? "Set by hand" : undefined}
+              className={`figures rounded px-1 text-[19px] font-semibold whitespace-nowrap hover:bg-table ${setByHand ? "text-plum" : ""}`}
               onClick={() => {
                 keys.type("score");
               }}
             >
-              {byHand && <span aria-hidden="true">✎ </span>}
+              {setByHand && <span aria-hidden="true">✎ </span>}
               {arithmetic.total} {assignment.bonus ? "bonus" : `/ ${inMark(assignment.points)}`}
             </button>
           </>
         )}
       </div>
       {arithmetic.second && (
-        <p className={`figures text-[13.5px] ${byHand ? "text-plum" : "text-ochre"}`}>
+        <p className={`figures text-[13.5px] ${setByHand ? "text-plum" : "text-ochre"}`}>
           {arithmetic.second}
-          {(byHand || figure.source === "typed") && (
+          {(setByHand || figure.source === "typed") && (
             <button
               type="button"
               className="link ms-2"
               onClick={() => void send({ type: "setScore", ...place, text: "-", seen: rows.entry })}
             >
-              {byHand ? "Back to the computed figure" : "Back to the rulers"}
+              {setByHand ? "Back to the computed figure" : "Back to the rulers"}
             </button>
           )}
         </p>

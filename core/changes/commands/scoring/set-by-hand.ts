@@ -18,7 +18,7 @@ import { checkSeen, finish, paperAt, put, readFigure } from "../../engine/comman
 
 const reasonField = z.string().trim().max(500);
 
-const byHandInput = z.object({
+const setByHandInput = z.object({
   assignmentId: idField("assignment"),
   studentId: idField("student"),
   /** The figure in points; nothing or `-` goes back to the computed one. */
@@ -28,8 +28,8 @@ const byHandInput = z.object({
 });
 
 /** Sets the counted value of a result by hand, or goes back to the computed one, which stays beside it all the time. */
-export const setByHand: CommandKind<z.infer<typeof byHandInput>> = {
-  input: byHandInput,
+export const setByHand: CommandKind<z.infer<typeof setByHandInput>> = {
+  input: setByHandInput,
   prepare: (state, { text, seen, reason, ...where }) => {
     const paper = paperAt(state, where);
     if (!paper.ok) return paper;

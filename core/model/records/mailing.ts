@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { commentField, idField, instantField, recordKeyField } from "./fields";
 
-/** Something the post office has taken in for one student; it is never edited. */
+/** A letter that was mailed to one student; it is never edited. */
 export const mailSchema = z.object({
   id: idField("mail"),
   studentId: idField("student"),
@@ -15,7 +15,7 @@ export const mailSchema = z.object({
   /** When the student opened it in the student window. */
   openedAt: instantField.nullable(),
 });
-/** Something the post office has taken in for one student. */
+/** A letter that was mailed to one student. */
 export type Mail = z.infer<typeof mailSchema>;
 
 /** What an opening is of: one assignment's letter, or the totals. */
