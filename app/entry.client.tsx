@@ -6,6 +6,7 @@ import type { Instant } from "#core/kernel";
 import { browserNeighbours, openLocalShelves, Repository } from "#storage";
 import { readForeign } from "../workers/client";
 import { repositoryContext } from "./context";
+import { inTurns } from "./ui/hooks/in-turns";
 import { keepForOffline } from "./new-version";
 import { readForeignWith } from "./ui/work/foreign/kept-pages";
 
@@ -24,6 +25,7 @@ async function openRepository(): Promise<Repository> {
         clearInterval(timer);
       };
     },
+    inTurns,
   });
 }
 

@@ -1,6 +1,7 @@
 import {
   advance,
   applyPatches,
+  changeInSteps,
   ENTRY_SCHEMA,
   prepareChange,
   prepareStep,
@@ -13,7 +14,7 @@ import {
   type History,
   type HistoryStep,
 } from "#core/changes";
-import { ok, refuse, type Result } from "#core/kernel";
+import { ok, refuse, type Result, type Steps } from "#core/kernel";
 import { courseOf, type CourseState } from "#core/model";
 import { dueReleases, dueTotals } from "#core/release";
 import { Drafts } from "./drafts";
@@ -54,6 +55,8 @@ export interface Surroundings {
   readonly fresh: () => string;
   /** Calls again and again until it is told to stop, so that what is due goes out by itself; left out: at opening only. */
   readonly often?: (act: () => void) => () => void;
+  /** Takes the steps of a long change and gives others their turn in between; left out: all of them at once. */
+  readonly inTurns?: <T>(steps: Steps<T>) => Promise<T>;
 }
 
 /** What a session begins with: the journal, and steps that a tab put down and never wrote. */
@@ -93,6 +96,7 @@ export class CourseSession {
   #keepAnew = false;
   #listedAs: CourseState["courses"] | null = null;
   #taken = 0;
+  #givingOut = false;
   // Looked into after the first write, because earlier sessions may have left many single entries.
   #writtenSinceCompacting = COMPACT_EVERY;
   #listeners = new Set<() => void>();
@@ -132,8 +136,15 @@ export class CourseSession {
   #giveOutDue(): void {
     const now = this.now();
     const isDue = dueReleases(this.#state, now).length > 0 || dueTotals(this.#state, now).length > 0;
+    if (!isDue || this.#givingOut) return;
     // What is stopped stays due, and is asked about again at the next look.
-    if (isDue) this.submit({ type: "releaseDue" });
+    if (!this.surroundings.inTurns) this.submit({ type: "releaseDue" });
+    else {
+      this.#givingOut = true;
+      void this.submitInTurns({ type: "releaseDue" }).finally(() => {
+        this.#givingOut = false;
+      });
+    }
   }
 
   /** @throws JournalError when a newer application wrote it, or when nothing of the course can be read */
@@ -191,6 +202,21 @@ export class CourseSession {
   submit(command: Command): Result<Change, ChangeIssue> {
     const change = prepareChange(this.#state, command, this.#context());
     return change.ok ? this.#take({ kind: "change", of: null, change: change.value }) : change;
+  }
+
+  /**
+   * Submits a change that has to look at every student, without holding the page up meanwhile. What was worked out for a
+   * state that is not the present one any more is worked out again.
+   */
+  async submitInTurns(command: Command): Promise<Result<Change, ChangeIssue>> {
+    const { inTurns } = this.surroundings;
+    if (!inTurns) return this.submit(command);
+    for (;;) {
+      const state = this.#state;
+      const change = await inTurns(changeInSteps(state, command, this.#context()));
+      if (this.#state !== state) continue;
+      return change.ok ? this.#take({ kind: "change", of: null, change: change.value }) : change;
+    }
   }
 
   step(step: HistoryStep): Result<Change, ChangeIssue> {

@@ -18,7 +18,15 @@ export { stateAt } from "./past/state-at";
 export { bridgeBetween } from "./engine/bridge";
 export { applyPatches, invertPatches, type Patch } from "./engine/patch";
 export { provenancesFrom } from "./past/provenance";
-export { parseCommand, prepareChange, runCommand, type Command } from "./engine/registry";
+export {
+  changeInSteps,
+  isStepped,
+  parseCommand,
+  prepareChange,
+  runCommand,
+  runInSteps,
+  type Command,
+} from "./engine/registry";
 export { copiedFields, judgedPapers } from "./commands/plan/assignments";
 export { planFrom } from "./commands/plan/copy-plan";
 export { blankCells, previewCells, type CellPreview, type EntryCell } from "./commands/scoring/enter-scores";

@@ -1,4 +1,12 @@
-import { milliseconds, sameValue, type Instant, type SectionId, type StudentId } from "#core/kernel";
+import {
+  eachInSteps,
+  milliseconds,
+  sameValue,
+  type Instant,
+  type SectionId,
+  type Steps,
+  type StudentId,
+} from "#core/kernel";
 import {
   assignmentsOf,
   copyOf,
@@ -57,8 +65,8 @@ export interface FacetOverview {
 }
 
 /** One cell of the table of seals: who has it, who could, for whom it changed. */
-export function facetOverview(state: CourseState, assignment: Assignment, facet: Facet): FacetOverview {
-  const students = studentsOf(state).map((student) => ({
+export function* facetOverview(state: CourseState, assignment: Assignment, facet: Facet): Steps<FacetOverview> {
+  const students = yield* eachInSteps(studentsOf(state), (student) => ({
     id: student.id,
     copy: copyState(state, assignment, student, facet),
   }));

@@ -1,4 +1,5 @@
 import { readingOf, visibleChanges } from "#core/release";
+import { atOnce } from "#core/kernel";
 import { run, scoredClass } from "#core/testing";
 import { describe, expect, it } from "vitest";
 
@@ -13,10 +14,10 @@ describe("what a change would do to what students see", () => {
       facets: ["score"],
       studentIds: [ben],
     });
-    expect(visibleChanges(given, changed)).toEqual([
+    expect(atOnce(visibleChanges(given, changed))).toEqual([
       { what: "Essay", assignmentId: essay, facet: "score", gain: [cleo], change: [ada], lose: [ben] },
     ]);
-    expect(visibleChanges(given, run(given, score(quiz, ada, "19")))).toEqual([]);
+    expect(atOnce(visibleChanges(given, run(given, score(quiz, ada, "19"))))).toEqual([]);
   });
 
   it("counts a letter as read once it was opened, and as older when something newer came", () => {

@@ -1,14 +1,15 @@
-import { useState } from "react";
+import { useMemo, useState, type ReactNode } from "react";
 import { Link, useNavigation, useSearchParams } from "react-router";
 import { lookedAt } from "../../course/looked-at";
 import { live, useLive } from "../../course/live";
+import { useStepped } from "../../ui/hooks/use-stepped";
 import { openCourse } from "../../course/open-course";
 import { inAddress } from "../../ui/address";
 import { CopyAside } from "./seals/copy-aside";
 import { readPlace, withScope, writeScope, type ReleasePlace } from "./place";
 import { ReleaseLinks } from "./release-links";
 import { ReleasePanel } from "./seals/release-panel";
-import { releaseRows } from "./rows";
+import { releaseRows, type ReleaseRows } from "./rows";
 import { SealTable } from "./seals/seal-table";
 import { TotalPanel } from "./seals/total-panel";
 import type { Route } from "./+types/page";
@@ -16,21 +17,40 @@ import type { Route } from "./+types/page";
 export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
   const place = readPlace(new URL(request.url).searchParams);
-  const shown = live(session, (state) => {
-    const { checked, asked } = lookedAt(session);
-    return { rows: releaseRows(state, place, asked), checked, asked };
-  });
-  return { place, shown };
+  return { place, shown: live(session, () => lookedAt(session)) };
 }
 
 export default function ReleasePage({ loaderData, params }: Route.ComponentProps) {
   const { place } = loaderData;
-  const { rows, checked, asked } = useLive(loaderData.shown);
+  const { checked, asked } = useLive(loaderData.shown);
+  const looked = useStepped(useMemo(() => () => releaseRows(checked.state, place, asked), [checked, place, asked]));
+  if (!looked.value) return <NothingToShow>Looking at the whole class…</NothingToShow>;
+  return (
+    <ReleaseView
+      slot={params.slot}
+      place={place}
+      rows={looked.value}
+      isLooking={looked.isBehind}
+      checked={checked}
+      asked={asked}
+    />
+  );
+}
+
+interface ReleaseViewProps extends ReturnType<typeof lookedAt> {
+  readonly slot: string;
+  readonly place: ReleasePlace;
+  readonly rows: ReleaseRows;
+  /** The rows are of an earlier state or place. */
+  readonly isLooking: boolean;
+}
+
+function ReleaseView({ slot, place, rows, isLooking, checked, asked }: ReleaseViewProps) {
   const [search, setSearch] = useSearchParams();
   // What was ticked shows at once; what rests on it follows with the next look, and nothing is released in between.
   const [wish, setWish] = useState<{ readonly base: ReleasePlace; readonly place: ReleasePlace } | null>(null);
   const shown = wish?.base === place ? wish.place : place;
-  const isBehind = useNavigation().state !== "idle" || shown !== place;
+  const isBehind = useNavigation().state !== "idle" || shown !== place || isLooking;
   const set = (change: (next: URLSearchParams) => void) => {
     setSearch(
       (before) => {
@@ -44,19 +64,16 @@ export default function ReleasePage({ loaderData, params }: Route.ComponentProps
   const nameOf = (id: string) => names.get(id) ?? "";
   const sections = new Map(rows.sections.map(({ id, name }) => [id, name]));
   const { chosen, chosenTotal, reader } = rows;
-  const leaksTo = `/courses/${params.slot}/release/leaks?${search.toString()}`;
+  const leaksTo = `/courses/${slot}/release/leaks?${search.toString()}`;
   if (!chosen) {
     return (
-      <main className="mx-auto w-full max-w-[1000px] px-[30px] pt-6">
-        <h1 className="page-title">Release</h1>
-        <p className="mt-6 text-soft">
-          There is nothing to release yet. Begin with an assignment under{" "}
-          <Link className="link" to={`/courses/${params.slot}/plan`}>
-            Plan
-          </Link>
-          .
-        </p>
-      </main>
+      <NothingToShow>
+        There is nothing to release yet. Begin with an assignment under{" "}
+        <Link className="link" to={`/courses/${slot}/plan`}>
+          Plan
+        </Link>
+        .
+      </NothingToShow>
     );
   }
   return (
@@ -65,7 +82,7 @@ export default function ReleasePage({ loaderData, params }: Route.ComponentProps
       <div className="px-6 pt-4 pb-12">
         <div className="flex items-baseline justify-between gap-6">
           <h1 className="page-title">Release</h1>
-          <ReleaseLinks slot={params.slot} />
+          <ReleaseLinks slot={slot} />
         </div>
         <SealTable
           seals={rows.seals}
@@ -90,7 +107,7 @@ export default function ReleasePage({ loaderData, params }: Route.ComponentProps
         {chosenTotal ? (
           <TotalPanel
             key={chosenTotal.id}
-            slot={params.slot}
+            slot={slot}
             total={chosenTotal}
             rows={rows}
             checked={checked}
@@ -101,7 +118,7 @@ export default function ReleasePage({ loaderData, params }: Route.ComponentProps
         ) : (
           <ReleasePanel
             key={chosen.assignment.id}
-            slot={params.slot}
+            slot={slot}
             row={chosen}
             rows={rows}
             place={place}
@@ -125,7 +142,7 @@ export default function ReleasePage({ loaderData, params }: Route.ComponentProps
         {reader && (
           <CopyAside
             key={`${chosenTotal?.id ?? chosen.assignment.id}/${reader.id}`}
-            slot={params.slot}
+            slot={slot}
             title={chosen.assignment.name}
             rows={rows}
             reader={reader}
@@ -138,6 +155,18 @@ export default function ReleasePage({ loaderData, params }: Route.ComponentProps
           />
         )}
       </aside>
+    </main>
+  );
+}
+
+function NothingToShow({ children }: { readonly children: ReactNode }) {
+  return (
+    <main className="mx-auto w-full max-w-[1000px] px-[30px] pt-6">
+      <title>Release · Upright Quill</title>
+      <h1 className="page-title">Release</h1>
+      <p role="status" className="mt-6 text-soft">
+        {children}
+      </p>
     </main>
   );
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { runCommand } from "#core/changes";
-import { required, type Instant } from "#core/kernel";
+import { atOnce, required, type Instant } from "#core/kernel";
 import { type CourseState, type Facet } from "#core/model";
 import { changedSinceRelease, FINDING_CODES } from "#core/release";
 import { assignmentId, criterionId, run, smallCourse, studentId, WORLD } from "#core/testing";
@@ -23,7 +23,8 @@ const judged = run(smallCourse(), level("record", 2), level("reasoning", 2), lev
 const release = { type: "release", assignmentId: essay, facets: ["score", "rubric", "comments"] as const } as const;
 const released = run(judged, { ...release, facets: [...release.facets] });
 
-const rowsOf = (state: CourseState, search = "") => releaseRows(state, readPlace(new URLSearchParams(search)), WORLD);
+const rowsOf = (state: CourseState, search = "") =>
+  atOnce(releaseRows(state, readPlace(new URLSearchParams(search)), WORLD));
 const reading = "assignment=essay&student=ada";
 
 describe("the table of seals", () => {
@@ -89,7 +90,7 @@ describe("the table of seals", () => {
       { type: "editCourse", fields: { releaseStops: ["undecided"] } },
     );
     const at = (now: string) =>
-      releaseRows(timed, readPlace(new URLSearchParams()), { ...WORLD, at: now as Instant }).chosen?.isOverdue;
+      atOnce(releaseRows(timed, readPlace(new URLSearchParams()), { ...WORLD, at: now as Instant })).chosen?.isOverdue;
     expect([at("2026-11-02T07:59:59Z"), at("2026-11-02T08:00:00Z")]).toEqual([false, true]);
     expect(runCommand(timed, { type: "releaseDue" }, { ...WORLD, at: "2026-11-02T08:00:00Z" as Instant }).ok).toBe(
       false,

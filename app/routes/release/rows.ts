@@ -1,5 +1,5 @@
-import { classFiguresGiven, runCommand, type ChangeIssue, type Context } from "#core/changes";
-import type { StudentId } from "#core/kernel";
+import { classFiguresGiven, runInSteps, type ChangeIssue, type Context } from "#core/changes";
+import type { Steps, StudentId } from "#core/kernel";
 import {
   assignmentsOf,
   copyOf,
@@ -115,14 +115,15 @@ export interface ReleaseRows {
 }
 
 /** Everything the release screen shows. */
-export function releaseRows(state: CourseState, place: ReleasePlace, context: Context): ReleaseRows {
-  const seals = assignmentsOf(state).map((assignment): SealRow => ({
-    assignment,
-    detail: detailOf(state, assignment),
-    facets: FACETS.map((facet) => facetOverview(state, assignment, facet)),
-  }));
+export function* releaseRows(state: CourseState, place: ReleasePlace, context: Context): Steps<ReleaseRows> {
+  const seals: SealRow[] = [];
+  for (const assignment of assignmentsOf(state)) {
+    const facets: FacetOverview[] = [];
+    for (const facet of FACETS) facets.push(yield* facetOverview(state, assignment, facet));
+    seals.push({ assignment, detail: detailOf(state, assignment), facets });
+  }
   const row = seals.find(({ assignment }) => assignment.id === place.assignmentId) ?? firstReady(seals) ?? seals[0];
-  const totals = totalRows(state, context);
+  const totals = yield* totalRows(state, context);
   const students = studentsOf(state);
   const reader =
     students.find(({ id }) => id === (place.readerId ?? place.studentId)) ??
@@ -134,7 +135,7 @@ export function releaseRows(state: CourseState, place: ReleasePlace, context: Co
     restOn: courseOf(state).totalsRestOn,
     seals,
     totals,
-    chosen: row ? chosenRow(state, row, place, context) : null,
+    chosen: row ? yield* chosenRow(state, row, place, context) : null,
     chosenTotal: totals.find(({ id }) => id === place.totalId) ?? null,
     students: students.map((student) => ({ id: student.id, name: rosterName(state, student) })),
     sections: sectionsOf(state),
@@ -158,8 +159,8 @@ function asIfOpen(state: CourseState, totalId: string | null): CourseState {
   return { ...state, totalSeals: { ...state.totalSeals, [totalId]: seal } };
 }
 
-function totalRows(state: CourseState, { at }: Context): TotalRow[] {
-  const changed = changedTotalCopies(state, at).map((one) => ({
+function* totalRows(state: CourseState, { at }: Context): Steps<TotalRow[]> {
+  const changed = (yield* changedTotalCopies(state, at)).map((one) => ({
     ...one,
     studentName: rosterName(state, one.student),
   }));
@@ -177,7 +178,7 @@ function totalRows(state: CourseState, { at }: Context): TotalRow[] {
   });
 }
 
-function chosenRow(state: CourseState, row: SealRow, place: ReleasePlace, context: Context): ChosenRow {
+function* chosenRow(state: CourseState, row: SealRow, place: ReleasePlace, context: Context): Steps<ChosenRow> {
   const { assignment } = row;
   const usable = row.facets.filter((overview) => !overview.empty);
   const wanted = FACETS.filter((facet) => place.facets.includes(facet) && usable.some((one) => one.facet === facet));
@@ -186,8 +187,8 @@ function chosenRow(state: CourseState, row: SealRow, place: ReleasePlace, contex
     studentIds: place.studentId ? [place.studentId] : null,
   });
   const command = releaseCommand(state, assignment, wanted, place);
-  const next = wanted.length > 0 ? runCommand(state, command, context) : null;
-  const preview = next?.ok ? visibleChanges(state, next.value.state) : [];
+  const next = wanted.length > 0 ? yield* runInSteps(state, command, context) : null;
+  const preview = next?.ok ? yield* visibleChanges(state, next.value.state) : [];
   return {
     ...row,
     wanted,

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { runCommand, type Command } from "#core/changes";
-import { fractionText, type Instant } from "#core/kernel";
+import { atOnce, fractionText, type Instant } from "#core/kernel";
 import { totalCopiesOf } from "#core/model";
 import { leaksOf, visibleTo } from "#core/release";
 import { assignmentId, Journalled, smallCourse, studentId, WORLD } from "#core/testing";
@@ -78,10 +78,12 @@ describe("the classic trap: everything sealed, the running total on show", () =>
       ["releaseTogether", [quiz]],
     ]);
     for (const { kind, command } of ways) {
-      const after = checkedAfter(course.checked, command, {
-        ...course.context(),
-        at: "2026-10-28T08:00:00Z" as Instant,
-      });
+      const after = atOnce(
+        checkedAfter(course.checked, command, {
+          ...course.context(),
+          at: "2026-10-28T08:00:00Z" as Instant,
+        }),
+      );
       expect(after && leakReport(after, ben).leaks, kind).toEqual([]);
     }
   });
@@ -131,7 +133,7 @@ describe("the classic trap: everything sealed, the running total on show", () =>
     const course = new Journalled(smallCourse()).run(...judged);
     const rubric: Command = { type: "release", assignmentId: essay, facets: ["rubric"] };
     expect(runCommand(course.state, rubric, course.context())).toMatchObject({ issue: { code: "release_stopped" } });
-    const after = checkedAfter(course.checked, rubric, course.context());
+    const after = atOnce(checkedAfter(course.checked, rubric, course.context()));
     expect(after && leakReport(after, studentId("ada")).leaks).toMatchObject([{ from: "rubric", verdict: "certain" }]);
   });
 

@@ -1,18 +1,18 @@
-import type { AssignmentId } from "#core/kernel";
+import type { AssignmentId, Steps } from "#core/kernel";
 import { courseOf, totalSealOf, type CourseState } from "#core/model";
 import { totalIds, withoutStops, type LeakReport } from "#core/release";
 import type { Context } from "../engine/change";
 import { checkedIn, type Checked } from "./leak-report";
-import { runCommand, type Command } from "../engine/registry";
+import { runInSteps, type Command } from "../engine/registry";
 
 /**
  * The state a command leads to, to be checked before it is given; null where the command is refused. One that is stopped
  * is looked at as if it were not: what it would tell is what one wants to see.
  */
-export function checkedAfter({ state, history }: Checked, command: Command, context: Context): Checked | null {
-  const asked = runCommand(state, command, context);
+export function* checkedAfter({ state, history }: Checked, command: Command, context: Context): Steps<Checked | null> {
+  const asked = yield* runInSteps(state, command, context);
   const isStopped = !asked.ok && asked.issue.code === "release_stopped";
-  const next = isStopped ? runCommand(withoutStops(state), command, context) : asked;
+  const next = isStopped ? yield* runInSteps(withoutStops(state), command, context) : asked;
   if (!next.ok) return null;
   return checkedIn({ state: next.value.state, history }, next.value.change.patches, context.at);
 }

@@ -1,4 +1,4 @@
-import { refuse, type Result } from "#core/kernel";
+import { eachInSteps, refuse, type Result, type Steps } from "#core/kernel";
 import { courseOf, studentsOf, type CourseState } from "#core/model";
 import { stopsRelease } from "#core/release";
 import type { ChangeIssue, Context } from "../engine/change";
@@ -12,25 +12,26 @@ type Asked = Pick<Context, "at" | "journal">;
  * How many students could work something out in the state that patches lead to, where the course lets leaks stop a
  * release: found the same way as on the screen, with all that was given out before. 0 where it does not.
  */
-export function leaksStopping(
+export function* leaksStopping(
   before: CourseState,
   next: CourseState,
   patches: readonly (Patch | null)[],
   { at, journal }: Asked,
-): number {
+): Steps<number> {
   if (!stopsRelease(courseOf(next), "leaks")) return 0;
   const checked = checkedIn({ state: next, history: totalsHistory(before, journal) }, patches, at);
-  return studentsOf(next).filter(({ id }) => tellsSomething(leakReport(checked, id))).length;
+  const telling = yield* eachInSteps(studentsOf(next), ({ id }) => tellsSomething(leakReport(checked, id)));
+  return telling.filter(Boolean).length;
 }
 
 /** The refusal where leaks stop what patches would give out, named by what is given; null where nothing stops it. */
-export function leakStop(
+export function* leakStop(
   state: CourseState,
   patches: readonly (Patch | null)[],
   name: string,
   asked: Asked,
-): Result<never, ChangeIssue> | null {
+): Steps<Result<never, ChangeIssue> | null> {
   const next = stateAfter(state, patches);
-  const count = next.ok ? leaksStopping(state, next.value, patches, asked) : 0;
+  const count = next.ok ? yield* leaksStopping(state, next.value, patches, asked) : 0;
   return count === 0 ? null : refuse({ code: "release_stopped", finding: "leaks", count, name });
 }

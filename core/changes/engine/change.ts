@@ -1,5 +1,5 @@
 import { z } from "zod";
-import type { AssignmentId, ChangeId, Decimal, Instant, MarkerId, Result, StudentId } from "#core/kernel";
+import type { AssignmentId, ChangeId, Decimal, Instant, MarkerId, Result, Steps, StudentId } from "#core/kernel";
 import { idField, instantField, recordKeyField, TABLE_NAMES, type CourseState, type TableName } from "#core/model";
 import type { FindingCode } from "#core/release";
 import type { RubricFinding, ScalingIssue, ScoreIssue } from "#core/scoring";
@@ -139,4 +139,10 @@ export interface PaperPlace {
 export interface CommandKind<I, Sent = I> {
   readonly input: z.ZodType<I, Sent>;
   readonly prepare: (state: CourseState, input: I, context: Context) => Result<Prepared, ChangeIssue>;
+}
+
+/** A kind of change that has to look at every student: it is worked out in steps. */
+export interface SteppedKind<I, Sent = I> {
+  readonly input: z.ZodType<I, Sent>;
+  readonly prepareInSteps: (state: CourseState, input: I, context: Context) => Steps<Result<Prepared, ChangeIssue>>;
 }

@@ -1,8 +1,8 @@
 import type { z } from "zod";
-import { ok, refuse, type Id, type Result } from "#core/kernel";
+import { atOnce, ok, refuse, type Id, type Result, type Steps } from "#core/kernel";
 import type { CourseState } from "#core/model";
 import { addHandIn } from "../commands/collect/add-hand-in";
-import type { Change, ChangeIssue, CommandKind, Context } from "./change";
+import type { Change, ChangeIssue, CommandKind, Context, SteppedKind } from "./change";
 import { judge, setCriterionComment } from "../commands/scoring/judge";
 import { carryNotes, discardAttempt } from "../commands/collect/attempts";
 import { giveMoreTime } from "../commands/collect/more-time";
@@ -179,24 +179,40 @@ export function parseCommand(data: unknown): Result<Command, ChangeIssue> {
   return refuse(inputIssue(parsed.error));
 }
 
+/** Whether a kind of change is worked out in steps. */
+export const isStepped = ({ type }: Command): boolean => "prepareInSteps" in commandKinds[type];
+
 /** Works out what a command would do to a state, as a change that can be applied, kept and undone; or why not. */
-export function prepareChange(state: CourseState, command: Command, context: Context): Result<Change, ChangeIssue> {
+export function* changeInSteps(
+  state: CourseState,
+  command: Command,
+  context: Context,
+): Steps<Result<Change, ChangeIssue>> {
   const { type, ...input } = command;
-  const kind = commandKinds[type] as CommandKind<unknown>;
-  const prepared = kind.prepare(state, input, context);
+  const kind = commandKinds[type] as CommandKind<unknown> | SteppedKind<unknown>;
+  const prepared =
+    "prepareInSteps" in kind ? yield* kind.prepareInSteps(state, input, context) : kind.prepare(state, input, context);
   if (!prepared.ok) return prepared;
   const id = `change:${context.fresh()}` as Id<"change">;
   return ok({ id, type, at: context.at, by: context.by, ...prepared.value });
 }
 
+/** The same, without a pause. */
+export const prepareChange = (state: CourseState, command: Command, context: Context): Result<Change, ChangeIssue> =>
+  atOnce(changeInSteps(state, command, context));
+
 /** Prepares and applies in one go. */
-export function runCommand(
+export function* runInSteps(
   state: CourseState,
   command: Command,
   context: Context,
-): Result<{ readonly state: CourseState; readonly change: Change }, ChangeIssue> {
-  const change = prepareChange(state, command, context);
+): Steps<Result<{ readonly state: CourseState; readonly change: Change }, ChangeIssue>> {
+  const change = yield* changeInSteps(state, command, context);
   if (!change.ok) return change;
   const next = applyPatches(state, change.value.patches);
   return next.ok ? ok({ state: next.value, change: change.value }) : next;
 }
+
+/** The same, without a pause. */
+export const runCommand = (state: CourseState, command: Command, context: Context) =>
+  atOnce(runInSteps(state, command, context));

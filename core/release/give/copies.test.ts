@@ -1,5 +1,5 @@
 import { runCommand, type Command } from "#core/changes";
-import { decimal, required, type Instant } from "#core/kernel";
+import { atOnce, decimal, required, type Instant } from "#core/kernel";
 import { FACETS, notesOf, type CourseState, type Facet } from "#core/model";
 import { assignmentId, criterionId, fileId, judgedClass, run, smallCourse, studentId, WORLD } from "#core/testing";
 import { describe, expect, it } from "vitest";
@@ -270,10 +270,8 @@ describe("the comments a student would be given", () => {
 describe("the table of seals", () => {
   const scored = run(smallCourse(), type("18"), type("12", cleo));
   const overview = (state: CourseState, facet: "score" | "rubric" | "comments", of = quiz) => {
-    const { ready, given, changed, empty, release } = facetOverview(
-      state,
-      required(state.assignments[of], "assignment"),
-      facet,
+    const { ready, given, changed, empty, release } = atOnce(
+      facetOverview(state, required(state.assignments[of], "assignment"), facet),
     );
     return { ready, given, changed, empty, state: release.state };
   };
@@ -409,7 +407,7 @@ describe("a fixed copy", () => {
     const first = run(smallCourse(), ...judgeAll(ada, "15.5", "17", "8"), release("score"));
     const later = run(first, { type: "setScore", ...ben, text: "70" });
     expect(seen(later, ben)).toEqual([]);
-    expect(facetOverview(later, essayOf(later), "score")).toMatchObject({
+    expect(atOnce(facetOverview(later, essayOf(later), "score"))).toMatchObject({
       ready: [ben.studentId],
       given: [ada.studentId],
     });

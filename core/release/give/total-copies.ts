@@ -1,4 +1,4 @@
-import { roundToText, type Exact, type Instant, type StudentId } from "#core/kernel";
+import { eachInSteps, roundToText, type Exact, type Instant, type Steps, type StudentId } from "#core/kernel";
 import {
   copyOf,
   courseOf,
@@ -187,9 +187,9 @@ export interface TotalDifference {
 }
 
 /** Every total that would be another if it were given out again, old beside new. */
-export function changedTotalCopies(state: CourseState, at: Instant): TotalDifference[] {
+export function* changedTotalCopies(state: CourseState, at: Instant): Steps<TotalDifference[]> {
   if (Object.values(state.totalSeals).every((seal) => seal.state !== "released")) return [];
-  return studentsOf(state).flatMap((student) => {
+  const changed = yield* eachInSteps(studentsOf(state), (student) => {
     const old = visibleTotals(state, student.id);
     const present = draftTotals(state, student.id, at);
     const ids = [...new Set([...old, ...present].map(({ id }) => id))];
@@ -198,4 +198,5 @@ export function changedTotalCopies(state: CourseState, at: Instant): TotalDiffer
       return was === is ? [] : [{ student, id, name: totalName(state, id), old: was ?? null, present: is ?? null }];
     });
   });
+  return changed.flat();
 }

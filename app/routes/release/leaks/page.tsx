@@ -12,6 +12,7 @@ import { useChange } from "../../../course/use-change";
 import { nameOfState } from "../../../ui/words/name-of";
 import { readPlace, releaseCommand } from "../place";
 import { useLeakCheck } from "../../../ui/hooks/use-leak-check";
+import { useStepped } from "../../../ui/hooks/use-stepped";
 import { LeakTable } from "./leak-table";
 import { Remedies } from "./remedies";
 import { OneOf } from "../../../ui/fields/one-of";
@@ -50,11 +51,14 @@ export default function LeaksPage({ loaderData, params }: Route.ComponentProps) 
   const navigate = useNavigate();
   const trouble = useTroubleOf(useChange());
   const [said, setSaid] = useState<string | null>(null);
-  const after = useMemo(
-    () => (asItIs || !pending ? checked : (checkedAfter(checked, pending.command, asked) ?? checked)),
-    [checked, pending, asked, asItIs],
+  const next = useStepped(
+    useMemo(
+      () => (asItIs || !pending ? null : () => checkedAfter(checked, pending.command, asked)),
+      [checked, pending, asked, asItIs],
+    ),
   );
-  const { found, done, of } = useLeakCheck(stopped ? null : after);
+  const after = next.value ?? checked;
+  const { found, done, of } = useLeakCheck(stopped || next.isBehind ? null : after);
   const { state } = after;
   const name = nameOfState(state).record;
   const studentName = (id: string) => {

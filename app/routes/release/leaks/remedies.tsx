@@ -8,10 +8,11 @@ import {
   type Context,
   type Remedy,
 } from "#core/changes";
-import type { StudentId } from "#core/kernel";
-import { visibleChanges, type LeakReport } from "#core/release";
+import type { Steps, StudentId } from "#core/kernel";
+import { visibleChanges, type LeakReport, type VisibleChange } from "#core/release";
 import { counted } from "#core/words";
 import { useSliced } from "../../../ui/hooks/use-sliced";
+import { useStepped } from "../../../ui/hooks/use-stepped";
 import { namesWords, PreviewList } from "../preview-list";
 
 interface RemediesProps {
@@ -25,16 +26,27 @@ interface RemediesProps {
   readonly onApply: (command: Command) => Promise<void>;
 }
 
+interface Way {
+  readonly remedy: Remedy;
+  /** Null where it cannot be done. */
+  readonly after: Checked | null;
+  readonly changes: readonly VisibleChange[];
+}
+const NO_WAYS: readonly Way[] = [];
+
+function* triedWays(checked: Checked, reports: readonly LeakReport[], context: Context): Steps<Way[]> {
+  const ways: Way[] = [];
+  for (const remedy of remediesFor(checked.state, reports)) {
+    const after = yield* checkedAfter(checked, remedy.command, context);
+    ways.push({ remedy, after, changes: after ? yield* visibleChanges(checked.state, after.state) : [] });
+  }
+  return ways;
+}
+
 /** Ways to close what was found, each with what it would come to, before one is chosen. */
 export function Remedies({ checked, reports, context, nameOf, studentName, andRelease, onApply }: RemediesProps) {
-  const ways = useMemo(
-    () =>
-      remediesFor(checked.state, reports).map((remedy) => {
-        const after = checkedAfter(checked, remedy.command, context);
-        return { remedy, after, changes: after ? visibleChanges(checked.state, after.state) : [] };
-      }),
-    [checked, reports, context],
-  );
+  const tried = useStepped(useMemo(() => () => triedWays(checked, reports, context), [checked, reports, context]));
+  const ways = tried.value ?? NO_WAYS;
   const pairs = useMemo(
     () => ways.flatMap((_way, way) => reports.map(({ studentId }) => ({ way, studentId }))),
     [ways, reports],
@@ -47,7 +59,7 @@ export function Remedies({ checked, reports, context, nameOf, studentName, andRe
     [ways],
   );
   const { found, done, of } = useSliced(pairs, look);
-  const ready = of === pairs.length && done === of;
+  const ready = !tried.isBehind && of === pairs.length && done === of;
   return (
     <section aria-label="Ways to close it" className="mt-4 border-t-2 border-ink pt-2">
       <h2 className="text-[16px] font-semibold">Ways to close it</h2>

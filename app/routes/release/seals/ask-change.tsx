@@ -1,9 +1,10 @@
 import { useMemo, useState, type ReactNode } from "react";
-import { runCommand, type Command, type Context } from "#core/changes";
+import type { Command, Context } from "#core/changes";
 import type { CourseState } from "#core/model";
-import { visibleChanges } from "#core/release";
 import { DialogFrame } from "../../../ui/dialogs/dialog-frame";
+import { useStepped } from "../../../ui/hooks/use-stepped";
 import { PreviewList } from "../preview-list";
+import { previewed } from "../previewed";
 
 /** Asks before a seal changes: who would see what, in numbers and names, and the button that does it. */
 export function AskChange({
@@ -31,15 +32,13 @@ export function AskChange({
   readonly onClose: () => void;
 }) {
   const [trouble, setTrouble] = useState<string | null>(null);
-  const preview = useMemo(() => {
-    if (!command) return null;
-    const next = runCommand(state, command, context);
-    return next.ok ? visibleChanges(state, next.value.state) : next.issue;
-  }, [state, context, command]);
+  const asked = useMemo(() => (command ? () => previewed(state, command, context) : null), [state, context, command]);
+  const { value: preview, isBehind } = useStepped(asked);
   return (
     <DialogFrame title={title} detail={detail} width="wide" onClose={onClose}>
       {children}
-      {preview && <PreviewList preview={preview} nameOf={nameOf} />}
+      {preview && !isBehind && <PreviewList preview={preview} nameOf={nameOf} />}
+      {isBehind && <p className="mt-2 text-[14px] text-soft">Looking who would see what…</p>}
       {trouble && (
         <p role="alert" className="mt-2 text-[14px] text-wax">
           {trouble}
@@ -52,7 +51,7 @@ export function AskChange({
         <button
           type="button"
           className="act act-first"
-          disabled={!command || (preview !== null && "code" in preview)}
+          disabled={!command || isBehind || (preview !== null && "code" in preview)}
           onClick={() => {
             if (!command) return;
             void onSend(command).then((words) => {

@@ -1,8 +1,8 @@
 import { useMemo, useState } from "react";
 import { fromLocalText } from "#core/kernel";
-import { checkedAfter, runCommand, type Checked, type Command, type Context } from "#core/changes";
+import { checkedAfter, type Checked, type Command, type Context } from "#core/changes";
 import { courseOf, type CourseState } from "#core/model";
-import { stopsRelease, visibleChanges, withStop } from "#core/release";
+import { stopsRelease, withStop } from "#core/release";
 import { counted } from "#core/words";
 import { useTroubleOf } from "../../../ui/hooks/use-command";
 import { useChange } from "../../../course/use-change";
@@ -11,11 +11,13 @@ import { HoldButtons } from "./hold-buttons";
 import { releaseCommand, type ReleasePlace, type ScopeChange } from "../place";
 import { PreflightList } from "./preflight-list";
 import { PreviewList } from "../preview-list";
+import { previewed } from "../previewed";
 import { ReadersLine } from "./readers-line";
 import type { ChosenRow, ReleaseRows } from "../rows";
 import { ScopeFields } from "./scope-fields";
 import { TakeBack } from "./take-back";
 import { useLeakCheck } from "../../../ui/hooks/use-leak-check";
+import { useStepped } from "../../../ui/hooks/use-stepped";
 import { DateField } from "../../../ui/time/date-field";
 
 interface ReleasePanelProps {
@@ -45,11 +47,10 @@ export function ReleasePanel(props: ReleasePanelProps) {
     () => (wanted.length > 0 ? releaseCommand(state, assignment, wanted, place) : null),
     [state, assignment, wanted, place],
   );
-  const after = useMemo(
-    () => (command && checkedAfter(checked, command, context)) ?? checked,
-    [checked, command, context],
+  const after = useStepped(
+    useMemo(() => (command ? () => checkedAfter(checked, command, context) : null), [checked, command, context]),
   );
-  const leaks = useLeakCheck(after);
+  const leaks = useLeakCheck(after.isBehind ? null : (after.value ?? checked));
   const send = async (one: Command, words: string): Promise<string | null> => {
     const refused = await trouble(one);
     setSaid(refused ?? words);
@@ -167,6 +168,18 @@ export function ReleasePanel(props: ReleasePanelProps) {
   );
 }
 
+/** What students would see no longer, or otherwise, until a moment has come; nothing where there is no moment yet. */
+function useLost(state: CourseState, command: Command | null, context: Context) {
+  // A command is a value: one that says the same is the same question.
+  const words = command && JSON.stringify(command);
+  const asked = useMemo(
+    () => (words ? () => previewed(state, JSON.parse(words) as Command, context) : null),
+    [state, words, context],
+  );
+  const { value, isBehind } = useStepped(asked);
+  return value && !isBehind && !("code" in value) ? value : [];
+}
+
 /** A moment from which it goes out, in the course's time zone, with what is hidden until then. */
 function TimeFields({
   timeZone,
@@ -189,8 +202,8 @@ function TimeFields({
 }) {
   const [moment, setMoment] = useState("");
   const at = fromLocalText(moment, timeZone);
-  const next = at && !disabled ? runCommand(stateNow, commandAt(at), context) : null;
-  const lost = next?.ok ? visibleChanges(stateNow, next.value.state) : [];
+  const command = at && !disabled ? commandAt(at) : null;
+  const lost = useLost(stateNow, command, context);
   return (
     <span className="flex flex-wrap items-center gap-1.5 text-[14px]">
       <DateField

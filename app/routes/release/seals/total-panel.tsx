@@ -11,6 +11,7 @@ import { namesWords } from "../preview-list";
 import { PreflightList } from "./preflight-list";
 import type { ReleaseRows, TotalRow } from "../rows";
 import { useLeakCheck } from "../../../ui/hooks/use-leak-check";
+import { useStepped } from "../../../ui/hooks/use-stepped";
 import { DateField } from "../../../ui/time/date-field";
 import { OneOf } from "../../../ui/fields/one-of";
 
@@ -40,8 +41,8 @@ export function TotalPanel({ slot, total, rows, checked, context, leaksTo, nameO
     (): Command => ({ type: "sealTotal", id: total.id, state: "released", at: null, shows }),
     [total.id, shows],
   );
-  const after = useMemo(() => checkedAfter(checked, showing, context) ?? checked, [checked, showing, context]);
-  const leaks = useLeakCheck(after);
+  const after = useStepped(useMemo(() => () => checkedAfter(checked, showing, context), [checked, showing, context]));
+  const leaks = useLeakCheck(after.isBehind ? null : (after.value ?? checked));
   const send = async (command: Command, words: string) => {
     const refused = await trouble(command);
     setSaid(refused ?? words);

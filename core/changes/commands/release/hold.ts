@@ -1,7 +1,7 @@
 import { z } from "zod";
-import { refuse } from "#core/kernel";
+import { atOnce, refuse } from "#core/kernel";
 import { idField, resultOf, studentsOf } from "#core/model";
-import type { CommandKind } from "../../engine/change";
+import type { CommandKind, SteppedKind } from "../../engine/change";
 import { assignmentAt, finish, paperAt, put } from "../../engine/command-parts";
 import { withTotals } from "./totals-follow";
 
@@ -11,16 +11,16 @@ const because = (words: string | undefined) => (words ? `: ${words}` : "");
 const assignmentInput = z.object({ assignmentId: idField("assignment"), held: z.boolean(), reason });
 
 /** Holds a whole assignment, for moderation or a board, or lets it go: while it is held nothing of it is visible. */
-export const holdAssignment: CommandKind<z.infer<typeof assignmentInput>> = {
+export const holdAssignment: SteppedKind<z.infer<typeof assignmentInput>> = {
   input: assignmentInput,
-  prepare: (state, { assignmentId, held, reason: why }, { at }) => {
+  *prepareInSteps(state, { assignmentId, held, reason: why }, { at }) {
     const found = assignmentAt(state, assignmentId);
     if (!found.ok) return found;
     const heldReason = held ? (why ?? found.value.heldReason) : "";
     const words = held ? `held${because(why) || " for moderation"}` : "no longer held";
     const patch = put(state, "assignments", { ...found.value, held, heldReason });
     const everyone = studentsOf(state).map(({ id }) => id);
-    return finish(`${found.value.name}: ${words}`, ...withTotals(state, [patch], at, everyone));
+    return finish(`${found.value.name}: ${words}`, ...(yield* withTotals(state, [patch], at, everyone)));
   },
 };
 
@@ -44,6 +44,6 @@ export const holdResult: CommandKind<z.infer<typeof resultInput>> = {
     const heldReason = held ? (why ?? result.heldReason) : "";
     const words = held ? `held back${because(why)}` : "no longer held back";
     const patch = put(state, "results", { ...result, held, heldReason });
-    return finish(`${paper.value.title}: ${words}`, ...withTotals(state, [patch], at, [where.studentId]));
+    return finish(`${paper.value.title}: ${words}`, ...atOnce(withTotals(state, [patch], at, [where.studentId])));
   },
 };

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { milliseconds, ok, refuse, sameValue, type Instant, type Result } from "#core/kernel";
+import { eachInSteps, milliseconds, ok, refuse, sameValue, type Instant, type Result, type Steps } from "#core/kernel";
 import {
   copyOf,
   courseOf,
@@ -21,7 +21,7 @@ import {
 } from "#core/model";
 import { copyState, facetNow, dueReleases, dueTotals, stopsOf, studentsMeant } from "#core/release";
 import { FACET_NAMES } from "#core/words";
-import type { ChangeIssue, CommandKind } from "../../engine/change";
+import type { ChangeIssue, SteppedKind } from "../../engine/change";
 import { assignmentAt, finish, put } from "../../engine/command-parts";
 import { classFiguresGiven } from "../../past/class-history";
 import { leaksStopping, leakStop } from "../../effects/leak-stop";
@@ -82,8 +82,8 @@ function fixCopies(
   list: readonly Facet[],
   students: readonly Student[],
   at: Instant,
-): (Patch | null)[] {
-  return students.map((student) => {
+): Steps<(Patch | null)[]> {
+  return eachInSteps(students, (student) => {
     const before = copyOf(state, assignment.id, student.id);
     let copy: StudentCopy = before;
     for (const facet of list) {
@@ -117,9 +117,9 @@ const wavesWithout = (waves: Release["waves"], { sectionId, studentIds }: Part):
 const idsOf = (students: readonly Student[]) => students.map(({ id }) => id);
 
 /** Releases facets of an assignment now: seals broken, and a fixed copy made for each student meant. */
-export const release: CommandKind<Scope> = {
+export const release: SteppedKind<Scope> = {
   input: scopeInput,
-  prepare: (state, input, context) => {
+  *prepareInSteps(state, input, context) {
     const { at, journal } = context;
     const meant = meantBy(state, input);
     if (!meant.ok) return meant;
@@ -131,9 +131,10 @@ export const release: CommandKind<Scope> = {
       if (stop)
         return refuse({ code: "release_stopped", finding: stop.code, count: stop.count, name: assignment.name });
     }
-    const copies = assignments
-      .flatMap((assignment) => fixCopies(state, assignment, list, students, at))
-      .filter((patch) => patch !== null);
+    const copies: Patch[] = [];
+    for (const assignment of assignments) {
+      copies.push(...(yield* fixCopies(state, assignment, list, students, at)).filter((patch) => patch !== null));
+    }
     const seals = assignments.flatMap((assignment) =>
       list.flatMap((facet) => {
         const { state: before, waves } = releaseOf(state, assignment.id, facet);
@@ -146,17 +147,18 @@ export const release: CommandKind<Scope> = {
     );
     if (copies.length === 0 && (seals.length === 0 || isPart)) return refuse({ code: "nothing_to_release" });
     const line = `${namesOf(assignments)}: ${wordsOf(list)} released to ${String(copies.length)}${words}`;
-    const patches = withTotals(state, [...seals, ...copies], at, idsOf(students));
-    return leakStop(state, patches, namesOf(assignments), context) ?? finish(line, ...patches);
+    const patches = yield* withTotals(state, [...seals, ...copies], at, idsOf(students));
+    const stop = yield* leakStop(state, patches, namesOf(assignments), context);
+    return stop ?? finish(line, ...patches);
   },
 };
 
 const timeInput = z.object({ ...scope, at: instantField });
 
 /** Sets a moment from which facets will be visible. What was visible before is sealed until then. */
-export const timeRelease: CommandKind<z.infer<typeof timeInput>> = {
+export const timeRelease: SteppedKind<z.infer<typeof timeInput>> = {
   input: timeInput,
-  prepare: (state, { at, ...input }, context) => {
+  *prepareInSteps(state, { at, ...input }, context) {
     const meant = meantBy(state, input);
     if (!meant.ok) return meant;
     if (milliseconds(at) <= milliseconds(context.at)) return refuse({ code: "time_is_past", at });
@@ -172,31 +174,31 @@ export const timeRelease: CommandKind<z.infer<typeof timeInput>> = {
     );
     const away = assignments.flatMap((assignment) => withdraw(state, assignment, input.facets, students));
     const line = `${namesOf(assignments)}: ${wordsOf(input.facets)} timed for ${at}${words}`;
-    return finish(line, ...withTotals(state, [...seals, ...away], context.at, idsOf(students)));
+    return finish(line, ...(yield* withTotals(state, [...seals, ...away], context.at, idsOf(students))));
   },
 };
 
 /** Gives out everything whose time has come; never early, because the time is compared with the moment handed in. */
-export const releaseDue: CommandKind<object> = {
+export const releaseDue: SteppedKind<object> = {
   input: z.object({}),
-  prepare: (state, _input, context) => {
+  *prepareInSteps(state, _input, context) {
     const { at, journal } = context;
     const names = new Set<string>();
     // One after the other, because several may touch the same record; what would leak where leaks stop waits on.
     const patches: Patch[] = [];
     const shown: TotalSeal[] = [];
     let now = state;
-    const take = (wished: readonly (Patch | null)[], total: readonly TotalSeal[] = []): boolean => {
+    function* take(wished: readonly (Patch | null)[], total: readonly TotalSeal[] = []): Steps<boolean> {
       const next = stateAfter(now, wished);
       if (!next.ok) return false;
-      const all = withDueTotals(state, next.value, [...patches, ...wished], [...shown, ...total], at);
+      const all = yield* withDueTotals(state, next.value, [...patches, ...wished], [...shown, ...total], at);
       const given = stateAfter(state, all);
-      if (!given.ok || leaksStopping(state, given.value, all, context) > 0) return false;
+      if (!given.ok || (yield* leaksStopping(state, given.value, all, context)) > 0) return false;
       now = next.value;
       patches.push(...wished.filter((patch) => patch !== null));
       shown.push(...total);
       return true;
-    };
+    }
     for (const { assignmentId, facet, wave } of dueReleases(state, at)) {
       const assignment = state.assignments[assignmentId];
       if (!assignment) continue;
@@ -210,29 +212,31 @@ export const releaseDue: CommandKind<object> = {
       const left = wave ? waves.filter((one) => !sameValue(one, wave)) : waves;
       const opens = !wave || before === "sealed";
       const seal = setSeal(now, assignment, facet, { waves: left, ...(opens && { state: "released" as const, at }) });
-      if (take([seal, ...fixCopies(now, assignment, [facet], students, at)])) names.add(assignment.name);
+      const copies = yield* fixCopies(now, assignment, [facet], students, at);
+      if (yield* take([seal, ...copies])) names.add(assignment.name);
     }
     for (const seal of dueTotals(state, at)) {
-      take([put(now, "totalSeals", { ...seal, state: "released", at })], [seal]);
+      yield* take([put(now, "totalSeals", { ...seal, state: "released", at })], [seal]);
     }
     if (patches.length === 0) return refuse({ code: "nothing_to_release" });
     if (shown.length > 0) names.add("Totals");
-    return finish(`${[...names].join(", ")}: released as timed`, ...withDueTotals(state, now, patches, shown, at));
+    const given = yield* withDueTotals(state, now, patches, shown, at);
+    return finish(`${[...names].join(", ")}: released as timed`, ...given);
   },
 };
 
 /** Patches of what is due, which lead to `next`, with the totals that go out with them. */
-function withDueTotals(
+function* withDueTotals(
   state: CourseState,
   next: CourseState,
   patches: readonly (Patch | null)[],
   due: readonly TotalSeal[],
   at: Instant,
-): readonly (Patch | null)[] {
+): Steps<readonly (Patch | null)[]> {
   const everyone = idsOf(studentsOf(state));
   return due.length > 0
-    ? [...patches, ...fixTotals(state, next, at, everyone, totalsGiven(next, due))]
-    : withTotals(state, patches, at, everyone);
+    ? [...patches, ...(yield* fixTotals(state, next, at, everyone, totalsGiven(next, due)))]
+    : yield* withTotals(state, patches, at, everyone);
 }
 
 /** Where totals rest on released work all of them follow; otherwise only those whose time came. */
@@ -240,9 +244,9 @@ const totalsGiven = (state: CourseState, due: readonly { readonly id: string }[]
   courseOf(state).totalsRestOn === "released" ? undefined : due.map(({ id }) => id);
 
 /** Seals facets again. Students see them no longer; the journal keeps what they had seen. */
-export const seal: CommandKind<Scope> = {
+export const seal: SteppedKind<Scope> = {
   input: scopeInput,
-  prepare: (state, input, { at }) => {
+  *prepareInSteps(state, input, { at }) {
     const meant = meantBy(state, input);
     if (!meant.ok) return meant;
     const { assignments, students, isPart, words } = meant.value;
@@ -255,7 +259,7 @@ export const seal: CommandKind<Scope> = {
     );
     const away = assignments.flatMap((assignment) => withdraw(state, assignment, input.facets, students));
     const line = `${namesOf(assignments)}: ${wordsOf(input.facets)} sealed${words}`;
-    return finish(line, ...withTotals(state, [...seals, ...away], at, idsOf(students)));
+    return finish(line, ...(yield* withTotals(state, [...seals, ...away], at, idsOf(students))));
   },
 };
 

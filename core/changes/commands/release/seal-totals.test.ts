@@ -1,5 +1,5 @@
 import { type Command } from "#core/changes";
-import { type Instant } from "#core/kernel";
+import { atOnce, type Instant } from "#core/kernel";
 import { totalCopiesOf, type CourseState } from "#core/model";
 import { changedTotalCopies, visibleTotals } from "#core/release";
 import { run, scoredClass, WORLD } from "#core/testing";
@@ -25,7 +25,9 @@ describe("totals as fixed copies", () => {
     const all = run(scored, { type: "restTotals", on: "all" }, open);
     const edited = run(all, score(quiz, ada, "20"));
     expect(texts(edited)).toEqual(["66.0", "68.6", "71.2"]);
-    expect(changedTotalCopies(edited, WORLD.at)).toMatchObject([{ id: "course", old: "66.0", present: "82.0" }]);
+    expect(atOnce(changedTotalCopies(edited, WORLD.at))).toMatchObject([
+      { id: "course", old: "66.0", present: "82.0" },
+    ]);
     expect(texts(run(edited, { type: "releaseTotals", studentIds: [ada] }))).toEqual(["82.0", "68.6", "71.2"]);
   });
 

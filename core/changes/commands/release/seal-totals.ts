@@ -11,7 +11,7 @@ import {
   type CourseState,
 } from "#core/model";
 import { totalName } from "#core/release";
-import type { CommandKind } from "../../engine/change";
+import type { SteppedKind } from "../../engine/change";
 import { finish, put } from "../../engine/command-parts";
 import { leakStop } from "../../effects/leak-stop";
 import { stateAfter } from "../../engine/patch";
@@ -33,9 +33,9 @@ const knowsTotal = (state: CourseState, id: string): boolean =>
 const everyone = (state: CourseState) => studentsOf(state).map(({ id }) => id);
 
 /** Shows totals to students as fixed copies, sets a time for them, or seals them again. */
-export const sealTotal: CommandKind<z.infer<typeof sealInput>> = {
+export const sealTotal: SteppedKind<z.infer<typeof sealInput>> = {
   input: sealInput,
-  prepare: (state, { together, ...seal }, context) => {
+  *prepareInSteps(state, { together, ...seal }, context) {
     const { at } = context;
     const ids = [...new Set([seal.id, ...(together ?? [])])];
     const unknown = ids.find((id) => !knowsTotal(state, id));
@@ -51,8 +51,8 @@ export const sealTotal: CommandKind<z.infer<typeof sealInput>> = {
     const line = `${names} total: ${seal.state === "released" ? `shown as ${seal.shows}` : seal.state}`;
     const next = stateAfter(state, seals);
     if (!next.ok) return next;
-    const patches = [...seals, ...fixTotals(state, next.value, at, everyone(state), ids)];
-    const stop = seal.state === "released" ? leakStop(state, patches, `The ${names} total`, context) : null;
+    const patches = [...seals, ...(yield* fixTotals(state, next.value, at, everyone(state), ids))];
+    const stop = seal.state === "released" ? yield* leakStop(state, patches, `The ${names} total`, context) : null;
     return stop ?? finish(line, ...patches);
   },
 };
@@ -60,14 +60,14 @@ export const sealTotal: CommandKind<z.infer<typeof sealInput>> = {
 const releaseInput = z.object({ studentIds: z.array(idField("student")).optional() });
 
 /** Gives totals on show out again as they stand now, to everyone or to the students named. */
-export const releaseTotals: CommandKind<z.infer<typeof releaseInput>> = {
+export const releaseTotals: SteppedKind<z.infer<typeof releaseInput>> = {
   input: releaseInput,
-  prepare: (state, { studentIds }, context) => {
+  *prepareInSteps(state, { studentIds }, context) {
     const { at } = context;
     const students = everyone(state).filter((id) => studentIds?.includes(id) ?? true);
-    const patches = fixTotals(state, state, at, students).filter((patch) => patch !== null);
+    const patches = (yield* fixTotals(state, state, at, students)).filter((patch) => patch !== null);
     if (patches.length === 0) return refuse({ code: "nothing_to_release" });
-    const stop = leakStop(state, patches, "Totals on show", context);
+    const stop = yield* leakStop(state, patches, "Totals on show", context);
     return stop ?? finish(`Totals released again to ${String(patches.length)}`, ...patches);
   },
 };
@@ -78,9 +78,9 @@ const restInput = z.object({ on: z.enum(["released", "all"]) });
  * Lets the totals students see rest on released work only, or on all work. Totals on show are given out again with the
  * new rule in the same change, so that nothing rests on the old one.
  */
-export const restTotals: CommandKind<z.infer<typeof restInput>> = {
+export const restTotals: SteppedKind<z.infer<typeof restInput>> = {
   input: restInput,
-  prepare: (state, { on }, context) => {
+  *prepareInSteps(state, { on }, context) {
     const { at } = context;
     const course: Course = { ...courseOf(state), totalsRestOn: on };
     const rule = put(state, "courses", course);
@@ -88,7 +88,8 @@ export const restTotals: CommandKind<z.infer<typeof restInput>> = {
     if (!next.ok) return next;
     const shown = everyone(state).filter((id) => totalCopiesOf(state, id).length > 0);
     const line = `Totals students see rest on ${on === "released" ? "released work only" : "all work"}`;
-    const patches = [rule, ...fixTotals(state, next.value, at, shown)];
-    return (on === "all" ? leakStop(state, patches, "All work in totals", context) : null) ?? finish(line, ...patches);
+    const patches = [rule, ...(yield* fixTotals(state, next.value, at, shown))];
+    const stop = on === "all" ? yield* leakStop(state, patches, "All work in totals", context) : null;
+    return stop ?? finish(line, ...patches);
   },
 };

@@ -1,5 +1,5 @@
 import type { Instant, StudentId } from "#core/kernel";
-import { sameValue } from "#core/kernel";
+import { eachInSteps, sameValue, type Steps } from "#core/kernel";
 import { courseOf, totalCopiesOf, type CourseState, type TotalCopy } from "#core/model";
 import { draftTotals } from "#core/release";
 import { put } from "../../engine/command-parts";
@@ -18,8 +18,8 @@ export function fixTotals(
   at: Instant,
   students: readonly StudentId[],
   only?: readonly string[],
-): (Patch | null)[] {
-  return students.map((id) => {
+): Steps<(Patch | null)[]> {
+  return eachInSteps(students, (id) => {
     const old = totalCopiesOf(state, id);
     const present = draftTotals(next, id, at);
     const wanted = only
@@ -51,7 +51,7 @@ function withScoresOf(state: CourseState, given: TotalCopy, present: TotalCopy |
 
 /** The patches that let the accounts of totals on show follow the scores given, and nothing else of them. */
 const followScores = (state: CourseState, next: CourseState, at: Instant, students: readonly StudentId[]) =>
-  students.map((id) => {
+  eachInSteps(students, (id) => {
     const old = totalCopiesOf(state, id);
     const present = old.length === 0 ? [] : draftTotals(next, id, at);
     const totals = old.map((copy) =>
@@ -69,15 +69,15 @@ const followScores = (state: CourseState, next: CourseState, at: Instant, studen
  * they rest on all work they stay as they were given, so that no typed score reaches a student by another's release; the
  * scores in their accounts follow what is given.
  */
-export function withTotals(
+export function* withTotals(
   state: CourseState,
   patches: readonly (Patch | null)[],
   at: Instant,
   students: readonly StudentId[],
-): (Patch | null)[] {
+): Steps<(Patch | null)[]> {
   const open = Object.values(state.totalSeals).some((seal) => seal.state === "released");
   const next = open ? stateAfter(state, patches) : null;
   if (!next?.ok) return [...patches];
   const follow = courseOf(state).totalsRestOn === "released" ? fixTotals : followScores;
-  return [...patches, ...follow(state, next.value, at, students)];
+  return [...patches, ...(yield* follow(state, next.value, at, students))];
 }

@@ -1,0 +1,53 @@
+import type { Steps } from "#core/kernel";
+import { inNextTurn } from "./in-next-turn";
+
+/** Longest stretch of steps before the page gets its turn, in milliseconds. */
+const STRETCH = 10;
+/** Longest first stretch: what takes no longer is there at once, and the page never waits 50 ms. */
+const FIRST_STRETCH = 25;
+
+/** How a long piece of work ends: with its answer, or with what it threw. */
+type Ending<T> = { readonly value: T } | { readonly error: unknown };
+
+/** Takes steps until the stretch is over; null where some are left. */
+function stretch<T>(steps: Steps<T>, length: number): Ending<T> | null {
+  const until = performance.now() + length;
+  try {
+    for (;;) {
+      const step = steps.next();
+      if (step.done) return { value: step.value };
+      if (performance.now() >= until) return null;
+    }
+  } catch (error) {
+    return { error };
+  }
+}
+
+/**
+ * Takes the steps of long work, a stretch in each turn of the page, and tells how it ends; the first stretch is taken before
+ * this returns. Returns how to leave off.
+ */
+export function takeInTurns<T>(steps: Steps<T>, end: (ending: Ending<T>) => void): () => void {
+  let leaveOff: () => void = () => undefined;
+  const take = (length: number) => {
+    const ending = stretch(steps, length);
+    if (ending) end(ending);
+    else
+      leaveOff = inNextTurn(() => {
+        take(STRETCH);
+      });
+  };
+  take(FIRST_STRETCH);
+  return () => {
+    leaveOff();
+  };
+}
+
+/** The answer of long work whose steps are taken in turns. @throws what a step throws */
+export const inTurns = <T>(steps: Steps<T>): Promise<T> =>
+  new Promise((resolve, reject) => {
+    takeInTurns(steps, (ending) => {
+      if ("value" in ending) resolve(ending.value);
+      else reject(ending.error as Error);
+    });
+  });

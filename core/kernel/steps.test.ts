@@ -1,0 +1,24 @@
+import { expect, it } from "vitest";
+import { atOnce, eachInSteps } from "./steps";
+
+it("a list is gone through a step for each member, and comes to what its members come to", () => {
+  const seen: number[] = [];
+  const steps = eachInSteps([1, 2, 3], (one) => {
+    seen.push(one);
+    return 2 * one;
+  });
+  expect(seen).toEqual([]);
+  steps.next();
+  expect(seen).toEqual([1]);
+  expect(atOnce(steps)).toEqual([2, 4, 6]);
+  expect(atOnce(eachInSteps([], () => 1))).toEqual([]);
+});
+
+it("one who leaves off has done nothing more", () => {
+  const seen: number[] = [];
+  const steps = eachInSteps([1, 2, 3], (one) => seen.push(one));
+  steps.next();
+  steps.return([]);
+  expect(atOnce(steps)).toBeUndefined();
+  expect(seen).toEqual([1]);
+});
