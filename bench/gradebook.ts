@@ -1,6 +1,6 @@
 import type { Page } from "@playwright/test";
-import { ADDRESS, inApplication } from "./in-application";
-import { largeCourseFile } from "./large-course";
+import { inApplication } from "./in-application";
+import { readInLargeCourse } from "./large-course-read-in";
 
 /** What was measured of the gradebook in Debian's Chromium, in milliseconds. */
 export interface GradebookFigures {
@@ -24,18 +24,7 @@ const ENTRIES = 60;
 /** Drives the built application with a course of so many students and assignments. */
 export function measureGradebook(students: number, assignments: number): Promise<GradebookFigures> {
   return inApplication(async (page) => {
-    await page.goto(`${ADDRESS}/courses/reading-rivers/files`);
-    await page.locator("html[data-ready]").waitFor();
-    const file = {
-      name: "large.zip",
-      mimeType: "application/zip",
-      buffer: Buffer.from(largeCourseFile(students, assignments)),
-    };
-    await page.locator('input[type="file"]').first().setInputFiles(file);
-    await page.waitForURL(/courses\/large/);
-    await page.getByRole("heading", { level: 1 }).waitFor();
-    // The counts in the bar are worked out in the first seconds; they are not part of what is measured.
-    await page.waitForTimeout(4_000);
+    await readInLargeCourse(page, students, assignments);
     const opened = await timeTo(page, () => page.getByRole("link", { name: "Gradebook" }).click());
     const keys = await typeScores(page);
     const scrolled = await scroll(page);

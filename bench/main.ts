@@ -12,6 +12,7 @@ import { measurePackets } from "./packets";
 import { measureScan } from "./scan";
 import { measureDesk } from "./desk";
 import { measureGradebook } from "./gradebook";
+import { measureRelease } from "./release";
 import { computeInWorker } from "./in-browser";
 
 const STUDENTS = 1_000;
@@ -112,6 +113,16 @@ row("desk: next paper on screen, slowest", desk.nextWorst);
 row("desk: key to note in the margin, median", desk.noteMedian);
 row("desk: key to note in the margin, slowest", desk.noteWorst);
 row("desk: first page of a PDF of 200, with taking it in", desk.firstPage);
+
+const released = await measureRelease(STUDENTS, 32);
+row("release: opened, 1,000 x 32", released.opened);
+row("release: the longest the page was held meanwhile", released.openedHold);
+row("release: the running total shown to all", released.shown);
+row("release: the longest the page was held meanwhile", released.shownHold);
+row("release: totals on show rest on released work", released.rested);
+row("release: the longest the page was held meanwhile", released.restedHold);
+row("release: a score released, the total on show", released.released);
+row("release: the longest the page was held meanwhile", released.releasedHold);
 
 const checked = measureCheck(live.state);
 row("check: spread and eight criteria of 1,000 students", checked.shown);

@@ -6,6 +6,7 @@ import type { Page } from "@playwright/test";
 import { makePdf } from "../e2e/make-pdf";
 import { asPictures, asScan } from "../e2e/make-scan";
 import { ADDRESS, inApplication } from "./in-application";
+import { longestHold, watchPage } from "./watched";
 
 /** Pages of a paper, its cover among them. */
 const PAGES = 5;
@@ -49,10 +50,10 @@ export async function measureScan() {
         megabytes = Math.max(megabytes, largestRenderer());
       }, 500);
       await page.locator('input[type="file"][aria-label="Choose files"]').setInputFiles(path);
-      await page.getByText(`cut into ${String(PAPERS)} papers`).waitFor();
+      await page.getByText(`${String(STUDENTS)} of ${String(PAPERS)} have their student.`).waitFor();
       clearInterval(watching);
       const all = Date.now() - start;
-      const longest = await page.evaluate(() => (window as unknown as { seen: { longest: number } }).seen.longest);
+      const longest = await longestHold(page);
       return { all, longest, megabytes };
     }, 180_000);
   } finally {
@@ -64,15 +65,4 @@ function largestRenderer(): number {
   const lines = execFileSync("ps", ["-eo", "rss,args"], { encoding: "utf8" }).split("\n");
   const sizes = lines.filter((line) => line.includes("--type=renderer")).map((line) => Number.parseInt(line, 10));
   return Math.max(0, ...sizes) / 1_024;
-}
-
-/** Keeps the longest task of the page. */
-async function watchPage(page: Page): Promise<void> {
-  await page.evaluate(() => {
-    const seen = { longest: 0 };
-    Object.assign(window, { seen });
-    new PerformanceObserver((list) => {
-      for (const { duration } of list.getEntries()) seen.longest = Math.max(seen.longest, duration);
-    }).observe({ entryTypes: ["longtask"] });
-  });
 }

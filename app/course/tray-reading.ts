@@ -187,7 +187,7 @@ export class TrayReading {
         scan: [],
         decision: null,
       },
-      blob: new Blob([blob], { type: mediaType }),
+      blob,
     };
   }
 

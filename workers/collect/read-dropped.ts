@@ -132,7 +132,7 @@ async function* within(found: LooseFile | DropRemark, depth: number): AsyncGener
 async function pieceOf(file: LooseFile & { readonly mediaType: string }, readPdf: ReadPdf): Promise<ReadPiece> {
   const { blob, mediaType, isLetterAlone = false, source, letter, at, senderAddress, senderName } = file;
   const piece = {
-    ...{ source, letter, at, senderAddress, senderName, mediaType, blob },
+    ...{ source, letter, at, senderAddress, senderName, mediaType, blob: new Blob([blob], { type: mediaType }) },
     path: file.path.slice(0, 2_000),
     name: (file.path.split("/").at(-1) ?? file.path).slice(0, 200),
     sum: await sumOf(blob),

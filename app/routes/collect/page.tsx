@@ -60,7 +60,7 @@ export default function CollectPage({ loaderData, params }: Route.ComponentProps
       now,
     },
   );
-  const readingNow = useSyncExternalStore(reading.subscribe, () => reading.state);
+  const isReading = useSyncExternalStore(reading.subscribe, () => reading.state.progress !== null);
   const taking = useTakingIn();
   const isDemo = courseOf(state).origin === "demo";
   const inbox = useDemoInbox(state, reading);
@@ -75,15 +75,7 @@ export default function CollectPage({ loaderData, params }: Route.ComponentProps
           <title>Collect · Upright Quill</title>
           <h1 className="page-title">Collect</h1>
           <DropHere onFiles={drop} />
-          <ReadingState
-            reading={readingNow}
-            onStop={() => {
-              reading.stop();
-            }}
-            onClose={() => {
-              reading.acknowledge();
-            }}
-          />
+          <ReadingState reading={reading} />
           {taking.taken === assignment.id && (
             <TakenIn slot={params.slot} assignment={assignment} first={firstToJudge(state, assignment, now)} />
           )}
@@ -98,7 +90,7 @@ export default function CollectPage({ loaderData, params }: Route.ComponentProps
             <SourceTabs
               pieces={waiting}
               source={source}
-              onInbox={isDemo && !readingNow.progress ? inbox.fill : undefined}
+              onInbox={isDemo && !isReading ? inbox.fill : undefined}
               isFilling={inbox.isFilling}
               onChoose={(one) => {
                 set("from", one);
@@ -147,7 +139,7 @@ export default function CollectPage({ loaderData, params }: Route.ComponentProps
             set("into", inAddress(assignment.id));
           }}
           isTimed={assignment.dueAt !== null}
-          isCurrent={isCurrent && readingNow.progress === null}
+          isCurrent={isCurrent && !isReading}
           time={time}
           onTime={(one) => {
             set("time", one === "dated" ? "" : one);

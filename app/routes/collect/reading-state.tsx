@@ -1,6 +1,7 @@
 import { counted } from "#core/words";
 import { DROP_REMARK_WORDS } from "../../course/drop-remark-words";
-import type { Reading } from "../../course/tray-reading";
+import { useSyncExternalStore } from "react";
+import type { Reading, TrayReading } from "../../course/tray-reading";
 
 const TROUBLES: Readonly<Record<NonNullable<Reading["trouble"]>, string>> = {
   no_room:
@@ -10,22 +11,18 @@ const TROUBLES: Readonly<Record<NonNullable<Reading["trouble"]>, string>> = {
 };
 
 /** How far reading has come, with a way to stop it, and what was passed over. */
-export function ReadingState({
-  reading: { progress, looking, remarks, trouble },
-  onStop,
-  onClose,
-}: {
-  readonly reading: Reading;
-  readonly onStop: () => void;
-  readonly onClose: () => void;
-}) {
+export function ReadingState({ reading }: { readonly reading: TrayReading }) {
+  const { progress, looking, remarks, trouble } = useSyncExternalStore(reading.subscribe, () => reading.state);
+  const stop = () => {
+    reading.stop();
+  };
   return (
     <div role="status" className="text-[14px]">
       {progress && (
         <p className="figures mt-2 flex items-center gap-3">
           <progress className="w-48" max={progress.all} value={progress.done} aria-label="Reading what came in" />
           Reading {progress.done} of {counted(progress.all, "file")}
-          <button type="button" className="link" onClick={onStop}>
+          <button type="button" className="link" onClick={stop}>
             Stop
           </button>
         </p>
@@ -34,7 +31,7 @@ export function ReadingState({
         <p className="figures mt-2 flex items-center gap-3">
           <progress className="w-48" max={looking.all} value={looking.done} aria-label="Looking for codes" />
           Looking for codes on {looking.name}: page {looking.done} of {looking.all}
-          <button type="button" className="link" onClick={onStop}>
+          <button type="button" className="link" onClick={stop}>
             Stop
           </button>
         </p>
@@ -49,7 +46,13 @@ export function ReadingState({
               </li>
             ))}
           </ul>
-          <button type="button" className="link" onClick={onClose}>
+          <button
+            type="button"
+            className="link"
+            onClick={() => {
+              reading.acknowledge();
+            }}
+          >
             Read
           </button>
         </div>

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from "react";
+import { startTransition, useEffect, useMemo, useState } from "react";
 import { codeSaid, type Decision, type Match, type Piece, type PieceId } from "#core/collect";
 import type { Assignment, CourseState } from "#core/model";
 import { matchPieces } from "../../../workers/client";
@@ -31,7 +31,11 @@ export function useMatches(
     let current = true;
     const isWanted = () => current;
     void matchPieces(question, isWanted).then((found) => {
-      if (current && found) setAnswer({ question, matches: new Map(found.map((match) => [match.pieceId, match])) });
+      if (!current || !found) return;
+      const matches = new Map(found.map((match) => [match.pieceId, match]));
+      startTransition(() => {
+        setAnswer({ question, matches });
+      });
     });
     return () => {
       current = false;

@@ -1,9 +1,10 @@
-import { useMemo, useSyncExternalStore } from "react";
+import { useMemo } from "react";
 import { partedBy, takenFiles, waitingPieces } from "#core/collect";
 import type { Instant } from "#core/kernel";
 import type { CourseState, WorkFile } from "#core/model";
 import type { Tray } from "#storage";
 import { fromAddress } from "../../ui/address";
+import { useFollowed } from "../../ui/hooks/use-followed";
 import { useSearchChoice } from "../../ui/hooks/use-search-choice";
 import { cameBack, trayRows, withClassSheets } from "./rows";
 import { likelyAssignment } from "./likely-assignment";
@@ -19,7 +20,7 @@ export function useTray(
   { state, now }: { readonly state: CourseState; readonly now: Instant },
 ) {
   const [text, set, choose] = useSearchChoice();
-  const all = useSyncExternalStore(tray.subscribe, () => tray.pieces);
+  const all = useFollowed(tray.subscribe, () => tray.pieces);
   const waiting = useMemo(() => waitingPieces(all, (file) => takenFiles(state).has(file)), [all, state]);
   const source = text("from");
   const chosen = useMemo(

@@ -6,6 +6,9 @@ const WHOLE = 150;
 /** Height of a row before it is measured, in pixels. */
 const ROW = 34;
 
+/** Rows drawn beyond the window, each way. */
+const OVERSCAN = 12;
+
 /** Which rows of a long table stand in the window, and the room above and below them, in pixels. */
 export interface RowsInView {
   readonly places: readonly number[];
@@ -15,8 +18,12 @@ export interface RowsInView {
   readonly measure: ((row: HTMLElement | null) => void) | undefined;
 }
 
-/** The rows of a table of `length` rows that are to be drawn as the page is scrolled; all of them up to `whole`. */
-export function useRowsInView(length: number, body: RefObject<HTMLElement | null>, whole = WHOLE): RowsInView {
+/** The rows of a table of `length` rows that are to be drawn as the page is scrolled; all of them up to `whole`; rows that are costly to draw want few beyond the window. */
+export function useRowsInView(
+  length: number,
+  body: RefObject<HTMLElement | null>,
+  { whole = WHOLE, overscan = OVERSCAN }: { readonly whole?: number; readonly overscan?: number } = {},
+): RowsInView {
   const isLong = length > whole;
   const [top, setTop] = useState(0);
   const last = useRef(0);
@@ -33,7 +40,7 @@ export function useRowsInView(length: number, body: RefObject<HTMLElement | null
     count: length,
     enabled: isLong,
     estimateSize: () => ROW,
-    overscan: 12,
+    overscan,
     scrollMargin: top,
   });
   if (!isLong) {

@@ -3,11 +3,11 @@ import type { Decision, Piece, PieceId } from "#core/collect";
 import type { FileId } from "#core/kernel";
 import { workKindOf, type CourseState, type WorkFile } from "#core/model";
 import { useBlobs } from "../../../ui/hooks/use-blobs";
+import { useLatest } from "../../../ui/hooks/use-latest";
 import { useRowsInView } from "../../../ui/table/use-rows-in-view";
 import { FirstPage } from "./first-page";
-import { NameStrip } from "./name-strip";
 import type { Group, TrayRow as Row, TrayRows } from "../rows";
-import { TrayRow } from "./tray-row";
+import { TrayRow, type RowActs } from "./tray-row";
 
 const GROUPS: readonly (readonly [group: Group, words: string, colour: string])[] = [
   ["open", "to decide", "text-wax"],
@@ -38,6 +38,9 @@ type Line = { readonly head: string; readonly colour: string } | { readonly row:
 /** Lines up to which a tray is drawn whole: each has a field and its reasons, and sixty at once hold the page up. */
 const WHOLE = 48;
 
+/** Rows drawn beyond the window, each way. */
+const BEYOND = 4;
+
 const NOTHING: ReadonlyMap<FileId, Blob | null> = new Map();
 
 /** The pieces of the tray, what is to be decided first; of a long tray what stands in the window. */
@@ -54,17 +57,29 @@ export function TrayList({
   const [open, setOpen] = useState<ReadonlySet<PieceId>>(new Set());
   const body = useRef<HTMLUListElement>(null);
   const lines = useMemo(() => linesOf(groups), [groups]);
-  const shown = useRowsInView(lines.length, body, WHOLE);
+  const shown = useRowsInView(lines.length, body, { whole: WHOLE, overscan: BEYOND });
   const opened = lines.flatMap((line) => ("row" in line && open.has(line.row.piece.id) ? [line.row.piece.file] : []));
   const blobs = useBlobs(opened, NOTHING, readFile);
   const move = (from: HTMLElement, by: -1 | 1) => {
     const fields = [...(body.current?.querySelectorAll<HTMLElement>("[data-tray-field]") ?? [])];
     fields[fields.indexOf(from) + by]?.focus();
   };
-  const decide = (row: Row, decision: Decision | null) => {
-    // What was decided goes down to the others; the hand goes on to the next field.
-    if (row.group === "open" && document.activeElement instanceof HTMLElement) move(document.activeElement, 1);
-    onDecide(row.piece, decision);
+  const acts: RowActs = {
+    // The same functions with every drawing, so that a row is drawn anew only where it is another.
+    onMove: useLatest(move),
+    onDecide: useLatest((row, decision) => {
+      // What was decided goes down to the others; the hand goes on to the next field.
+      if (row.group === "open" && document.activeElement instanceof HTMLElement) move(document.activeElement, 1);
+      onDecide(row.piece, decision);
+    }),
+    onOpen: useLatest(({ id }, isOpen) => {
+      const next = new Set(open);
+      if (isOpen) next.add(id);
+      else next.delete(id);
+      setOpen(next);
+    }),
+    onPutToOther,
+    onUnlock,
   };
   return (
     <ul ref={body} aria-label="What came in">
@@ -87,29 +102,10 @@ export function TrayList({
               state={state}
               row={row}
               sheet={row.piece.trouble === "classSheet" ? sheetAddress(row.piece) : null}
-              strip={row.piece.isCut && row.group === "open" && <NameStrip piece={row.piece} readFile={readFile} />}
+              readFile={readFile}
               pile={(row.piece.pages ?? 0) > 1 && workKindOf(file) === "pdf" ? pileAddress(row.piece) : null}
-              onPutToOther={() => {
-                onPutToOther(row.piece);
-              }}
-              onUnlock={
-                row.piece.trouble === "locked" && row.piece.decision === null
-                  ? () => {
-                      onUnlock(row.piece);
-                    }
-                  : null
-              }
               isOpen={open.has(id)}
-              onOpen={(isOpen) => {
-                const next = new Set(open);
-                if (isOpen) next.add(id);
-                else next.delete(id);
-                setOpen(next);
-              }}
-              onDecide={(decision) => {
-                decide(row, decision);
-              }}
-              onMove={move}
+              {...acts}
             />
             {open.has(id) && <FirstPage piece={row.piece} blob={blobs.get(file.id) ?? null} />}
           </li>

@@ -1,11 +1,13 @@
 import { ChevronDown, ChevronRight } from "lucide-react";
-import { useState, type ReactNode } from "react";
+import { memo, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import type { Decision } from "#core/collect";
-import type { CourseState } from "#core/model";
+import type { Decision, Piece } from "#core/collect";
+import { sameValue } from "#core/kernel";
+import type { CourseState, WorkFile } from "#core/model";
 import { MoreMenu, type MenuItems } from "../../../ui/dialogs/more-menu";
 import { extentWords, kindLabel, pieceName } from "./kind-words";
 import type { Group, TrayRow as Row } from "../rows";
+import { NameStrip } from "./name-strip";
 import { StudentField } from "./student-field";
 
 /** The line from a piece to its student: whole where it is sure, begun where it is to be decided. */
@@ -18,31 +20,39 @@ const LINES: Readonly<Record<Group, string>> = {
   out: "w-0",
 };
 
-interface TrayRowProps {
+/** What can be done with the rows of a tray; the same functions for all of them. */
+export interface RowActs {
+  readonly onOpen: (piece: Piece, open: boolean) => void;
+  readonly onDecide: (row: Row, decision: Decision | null) => void;
+  readonly onPutToOther: (piece: Piece) => void;
+  /** Asks for its password. */
+  readonly onUnlock: (piece: Piece) => void;
+  readonly onMove: (from: HTMLElement, by: -1 | 1) => void;
+}
+
+interface TrayRowProps extends RowActs {
   readonly state: CourseState;
   readonly row: Row;
   /** Where its scores are looked at; null for what is no spreadsheet of a class. */
   readonly sheet: string | null;
   readonly isOpen: boolean;
-  readonly onOpen: (open: boolean) => void;
-  readonly onDecide: (decision: Decision | null) => void;
-  readonly onPutToOther: () => void;
-  /** Asks for its password; null for what is not locked. */
-  readonly onUnlock: (() => void) | null;
   /** Where its pages are laid out and cut into papers; null for what has no pages to cut. */
   readonly pile: string | null;
-  /** The strip from which a name is read; null where there is none. */
-  readonly strip: ReactNode;
-  readonly onMove: (from: HTMLElement, by: -1 | 1) => void;
+  readonly readFile: (file: Pick<WorkFile, "id">) => Promise<Blob | null>;
 }
 
 /** One piece of the tray: what it is, whom it goes to and why, and what can be decided about it. */
-export function TrayRow({
+export const TrayRow = memo(DrawnRow, ({ row: before, ...one }, { row, ...other }) => {
+  const names = Object.keys(one) as (keyof typeof one)[];
+  return before.piece === row.piece && sameValue(before, row) && names.every((name) => one[name] === other[name]);
+});
+
+function DrawnRow({
   state,
   row,
   sheet,
   pile,
-  strip,
+  readFile,
   isOpen,
   onOpen,
   onDecide,
@@ -58,13 +68,20 @@ export function TrayRow({
   const navigate = useNavigate();
   const items = (): MenuItems =>
     itemsOf(
-      { row, onDecide },
+      {
+        row,
+        onDecide: (decision) => {
+          onDecide(row, decision);
+        },
+      },
       {
         onAsk: () => {
           setAsking(true);
         },
         onCut: pile === null ? null : () => void navigate(pile),
-        onPutToOther,
+        onPutToOther: () => {
+          onPutToOther(piece);
+        },
       },
     );
   return (
@@ -77,7 +94,7 @@ export function TrayRow({
         aria-expanded={isOpen}
         className="flex min-w-0 items-center gap-1 text-start hover:underline"
         onClick={() => {
-          onOpen(!isOpen);
+          onOpen(piece, !isOpen);
         }}
       >
         <Arrow size={14} aria-hidden="true" className="shrink-0 text-soft" />
@@ -85,7 +102,7 @@ export function TrayRow({
       </button>
       <span aria-hidden="true" className={LINES[group]} />
       <span className="min-w-0">
-        {strip}
+        {piece.isCut && group === "open" && <NameStrip piece={piece} readFile={readFile} />}
         {sheet && (
           <Link className="act me-3 !py-1" to={sheet}>
             Look at its scores
@@ -96,8 +113,14 @@ export function TrayRow({
             {group === "pile" ? "Its pages" : "Cut it into papers"}
           </Link>
         )}
-        {onUnlock && (
-          <button type="button" className="act me-3 !py-1" onClick={onUnlock}>
+        {piece.trouble === "locked" && piece.decision === null && (
+          <button
+            type="button"
+            className="act me-3 !py-1"
+            onClick={() => {
+              onUnlock(piece);
+            }}
+          >
             Unlock
           </button>
         )}
@@ -109,7 +132,7 @@ export function TrayRow({
             autoFocus={isAsking}
             onDecide={(studentId) => {
               setAsking(false);
-              onDecide({ kind: "student", studentId, joins: false });
+              onDecide(row, { kind: "student", studentId, joins: false });
             }}
             onMove={(by) => {
               const field = document.activeElement;
@@ -139,7 +162,7 @@ export function TrayRow({
 }
 
 function itemsOf(
-  { row, onDecide }: Pick<TrayRowProps, "row" | "onDecide">,
+  { row, onDecide }: { readonly row: Row; readonly onDecide: (decision: Decision | null) => void },
   { onAsk, onCut, onPutToOther }: Record<"onAsk" | "onPutToOther", () => void> & { onCut: (() => void) | null },
 ): MenuItems {
   const { piece, group, studentId } = row;

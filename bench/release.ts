@@ -1,0 +1,76 @@
+import type { Page } from "@playwright/test";
+import { ADDRESS, inApplication } from "./in-application";
+import { readInLargeCourse } from "./large-course-read-in";
+import { longestHold, watchPage } from "./watched";
+
+/** What was measured of Release with a large class, in milliseconds. */
+export interface ReleaseFigures {
+  /** From the click on Release to its table of seals, and the longest the page was held meanwhile. */
+  readonly opened: number;
+  readonly openedHold: number;
+  /** A score released to everyone, with the running total on show. */
+  readonly released: number;
+  readonly releasedHold: number;
+  /** The total on show sealed and shown again as a letter. */
+  readonly shown: number;
+  readonly shownHold: number;
+  /** Totals on show let rest on released work only. */
+  readonly rested: number;
+  readonly restedHold: number;
+}
+
+/** Releases, shows and rests totals in the built application, with a course of so many students and assignments. */
+export function measureRelease(students: number, assignments: number): Promise<ReleaseFigures> {
+  return inApplication(async (page) => {
+    await readInLargeCourse(page, students, assignments);
+    await watchPage(page);
+    const opened = await timed(page, async () => {
+      await page.getByRole("link", { name: "Release", exact: true }).first().click();
+      await page.getByRole("button", { name: /^Release to \d+ students/ }).waitFor();
+    });
+    await page.goto(`${ADDRESS}/courses/large/release?total=course`);
+    await settled(page);
+    await watchPage(page);
+    const shown = await timed(page, () => change(page, "Show the Course total"));
+    const rested = await timed(page, () => change(page, /Let them rest on/, "Change what they rest on"));
+    await page.goto(`${ADDRESS}/courses/large/release`);
+    await settled(page);
+    await watchPage(page);
+    const released = await timed(page, async () => {
+      await page.getByRole("button", { name: /^Release to \d+ students/ }).click();
+      await page.getByText(/^Released to/).waitFor();
+    });
+    const named = <N extends string>(name: N, [time, hold]: readonly [number, number]) =>
+      ({ [name]: time, [`${name}Hold`]: hold }) as Record<N | `${N}Hold`, number>;
+    return {
+      ...named("opened", opened),
+      ...named("shown", shown),
+      ...named("rested", rested),
+      ...named("released", released),
+    };
+  }, 180_000);
+}
+
+/** Until the class was looked through for leaks, so that nothing else is under way. */
+async function settled(page: Page): Promise<void> {
+  await page.locator("html[data-ready]").waitFor();
+  await page
+    .getByText(/could work out a sealed score$/)
+    .first()
+    .waitFor();
+}
+
+async function change(page: Page, button: string | RegExp, action: string | RegExp = button): Promise<void> {
+  await page.getByRole("button", { name: button }).first().click();
+  const dialog = page.getByRole("dialog");
+  await dialog.getByRole("button", { name: action }).click();
+  await dialog.waitFor({ state: "hidden" });
+  await settled(page);
+}
+
+async function timed(page: Page, act: () => Promise<void>): Promise<readonly [number, number]> {
+  const start = performance.now();
+  await act();
+  const time = performance.now() - start;
+  return [time, await longestHold(page)];
+}

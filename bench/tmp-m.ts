@@ -1,0 +1,5 @@
+import { measureScan } from "./scan";
+import { measureTray } from "./collect";
+console.log(await measureTray());
+console.log(await measureTray());
+console.log(await measureScan());
