@@ -1,2 +1,3 @@
 import { measureScan } from "./scan";
 console.log(await measureScan());
+console.log(await measureScan());

@@ -37,7 +37,17 @@ function byMark<T extends string>(ids: readonly T[], markOf: (id: T) => string):
   return found;
 }
 
-const marksOf = keptBy({
+// A code is asked about for every piece of a tray, and each mark is a sum.
+const assignmentsByMark = keptBy({
+  owner: ({ assignments }: CourseState) => assignments,
+  make: (_, state: CourseState) =>
+    byMark(
+      assignmentsOf(state).map(({ id }) => id),
+      assignmentMark,
+    ),
+});
+
+const studentsByMark = keptBy({
   owner: ({ students }: CourseState) => students,
   make: (_, state: CourseState) =>
     byMark(
@@ -51,12 +61,9 @@ export function codeSaid(state: CourseState, text: string): CodeSaid | null {
   const code = readPaperCode(text);
   if (!code) return null;
   if (code.course !== courseMark(courseOf(state).id)) return { kind: "otherCourse" };
-  const assignmentId = byMark(
-    assignmentsOf(state).map(({ id }) => id),
-    assignmentMark,
-  ).get(code.assignment);
+  const assignmentId = assignmentsByMark(state).get(code.assignment);
   if (!assignmentId) return { kind: "gone" };
   if (isGuestMark(code.student)) return { kind: "guest", assignmentId };
-  const studentId = marksOf(state).get(code.student);
+  const studentId = studentsByMark(state).get(code.student);
   return studentId ? { kind: "student", assignmentId, studentId } : { kind: "gone" };
 }
