@@ -164,7 +164,8 @@ export async function compact(shelves: Shelves, slot: string, ledger: Ledger): P
   if (first) await shelves.journal.set(blockKey(slot, first.seq), blockOf(gathered));
   await keepSnapshot(shelves, slot, ledger);
   await shelves.journal.set(gatheredKey(slot), Math.max(...seqs));
-  for (const key of old) await shelves.journal.remove(key);
+  // All asked for at once: a score that is typed meanwhile waits for the last of them.
+  await Promise.all(old.map((key) => shelves.journal.remove(key)));
 }
 
 /** Keeps the state beside the journal, so that the next opening need not replay it. */

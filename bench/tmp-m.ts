@@ -1,3 +1,0 @@
-import { measureScan } from "./scan";
-console.log(await measureScan());
-console.log(await measureScan());
