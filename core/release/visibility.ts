@@ -10,6 +10,7 @@ import {
 import {
   assignmentsOf,
   copyOf,
+  cutAt,
   dueFor,
   FACETS,
   outcomeRubricOf,
@@ -66,9 +67,14 @@ export interface FacetOverview {
 
 /** One cell of the table of seals: who has it, who could, for whom it changed. */
 export function* facetOverview(state: CourseState, assignment: Assignment, facet: Facet): Steps<FacetOverview> {
+  const empty =
+    (facet === "rubric" && assignment.rubricId === null && questionsOf(state, assignment.id).length === 0) ||
+    (facet === "outcomes" && !outcomeRubricOf(state, assignment) && !outcomeScaleOf(state, assignment));
+  // What holds nothing and was never given needs no look at every student.
+  const isBare = empty && Object.values(cutAt(state, "copies", assignment.id) ?? {}).every((copy) => !copy[facet]);
   const students = yield* eachInSteps(studentsOf(state), (student) => ({
     id: student.id,
-    copy: copyState(state, assignment, student, facet),
+    copy: isBare ? ("nothing" as const) : copyState(state, assignment, student, facet),
   }));
   const those = (...states: CopyState[]) => students.filter(({ copy }) => states.includes(copy)).map(({ id }) => id);
   return {
@@ -78,9 +84,7 @@ export function* facetOverview(state: CourseState, assignment: Assignment, facet
     nothing: those("nothing").length,
     given: those("given", "changed", "withdrawn"),
     changed: those("changed", "withdrawn"),
-    empty:
-      (facet === "rubric" && assignment.rubricId === null && questionsOf(state, assignment.id).length === 0) ||
-      (facet === "outcomes" && !outcomeRubricOf(state, assignment) && !outcomeScaleOf(state, assignment)),
+    empty,
   };
 }
 

@@ -7,7 +7,7 @@ const STRETCH = 10;
 const FIRST_STRETCH = 25;
 
 /** How a long piece of work ends: with its answer, or with what it threw. */
-type Ending<T> = { readonly value: T } | { readonly error: unknown };
+type Ending<T> = { readonly value: T } | { readonly error: Error };
 
 /** Takes steps until the stretch is over; null where some are left. */
 function stretch<T>(steps: Steps<T>, length: number): Ending<T> | null {
@@ -19,7 +19,7 @@ function stretch<T>(steps: Steps<T>, length: number): Ending<T> | null {
       if (performance.now() >= until) return null;
     }
   } catch (error) {
-    return { error };
+    return { error: error instanceof Error ? error : new Error(String(error)) };
   }
 }
 
@@ -48,6 +48,6 @@ export const inTurns = <T>(steps: Steps<T>): Promise<T> =>
   new Promise((resolve, reject) => {
     takeInTurns(steps, (ending) => {
       if ("value" in ending) resolve(ending.value);
-      else reject(ending.error as Error);
+      else reject(ending.error);
     });
   });

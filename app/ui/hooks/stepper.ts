@@ -13,7 +13,7 @@ export interface Stepped<T> {
 export class Stepper<T> {
   #make: (() => Steps<T>) | null = null;
   #shown: Stepped<T> = { value: null, isBehind: false };
-  #error: { readonly thrown: unknown } | null = null;
+  #error: Error | null = null;
   #leaveOff: () => void = () => undefined;
   #listeners = new Set<() => void>();
 
@@ -31,7 +31,7 @@ export class Stepper<T> {
   /** What is known of a question; the same function is the same question, null asks nothing. @throws what working it out threw */
   read(make: (() => Steps<T>) | null): Stepped<T> {
     if (make !== this.#make) this.#begin(make);
-    if (this.#error) throw this.#error.thrown as Error;
+    if (this.#error) throw this.#error;
     return this.#shown;
   }
 
@@ -48,7 +48,7 @@ export class Stepper<T> {
     let isAsking = true;
     this.#leaveOff = takeInTurns(make(), (ending) => {
       if ("value" in ending) this.#shown = { value: ending.value, isBehind: false };
-      else this.#error = { thrown: ending.error };
+      else this.#error = ending.error;
       if (!isAsking) for (const listener of this.#listeners) listener();
     });
     isAsking = false;

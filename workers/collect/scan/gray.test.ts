@@ -33,7 +33,7 @@ it("is half as wide and high, each pixel the mean of four; the brightness of a c
   expect(halved(one)).toEqual({ width: 2, height: 1, pixels: new Uint8ClampedArray([25, 45]) });
   // 0.299, 0.587 and 0.114 of 255 (ITU-R BT.601): 76, 150 and 29, each to within one.
   const colours = new Uint8ClampedArray([255, 0, 0, 255, 0, 255, 0, 255, 0, 0, 255, 255]);
-  const { pixels } = grayOf({ width: 3, height: 1, data: colours as ImageData["data"] });
+  const { pixels } = grayOf({ width: 3, height: 1, data: colours });
   [76, 150, 29].forEach((value, at) => {
     expect(Math.abs((pixels[at] ?? 0) - value)).toBeLessThanOrEqual(1);
   });

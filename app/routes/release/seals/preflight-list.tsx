@@ -37,10 +37,10 @@ export function PreflightList(props: PreflightListProps) {
   return (
     <ul aria-label="Before the release" className="mt-2">
       <li className="flex items-center gap-3 py-[3px] text-[14px]" aria-live="polite">
-        <Sign weight={leaking + unsure > 0 ? "stop" : "fine"} />
+        <Sign weight={leaking + unsure > 0 ? "stop" : looking ? "look" : "fine"} />
         <span className="figures flex-1">
           {looking && leaking + unsure === 0
-            ? `Looking for leaks, ${String(leaks.done)} of ${String(leaks.of)} students`
+            ? `Looking for leaks${leaks.of > 0 ? `, ${String(leaks.done)} of ${String(leaks.of)} students` : ""}`
             : leaksWords(leaking, unsure)}
         </span>
         {leaking + unsure > 0 && (
