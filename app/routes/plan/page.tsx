@@ -2,6 +2,7 @@ import { useMemo, useState } from "react";
 import { Link } from "react-router";
 import type { Command } from "#core/changes";
 import { localToday, type AssignmentId, type CategoryId } from "#core/kernel";
+import type { CourseState } from "#core/model";
 import { live, useLive } from "../../course/live";
 import { openCourse } from "../../course/open-course";
 import { Ask } from "../../ui/dialogs/ask";
@@ -36,51 +37,18 @@ export default function PlanPage({ loaderData, params }: Route.ComponentProps) {
   const scales = useMemo(() => Object.values(state.scales), [state.scales]);
   const categories = rows.blocks.map(({ id, name }) => ({ id, name }));
   const change = useChange();
-  const news = useNews();
   const { send, dialog } = useTotalsAsk(state, change);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const [removal, setRemoval] = useState<Removal | null>(null);
+  const { removal, setRemoval, removeLine, removeBlock } = useRemovals(state);
   const lists = rows.blocks.map((block) => ({ id: block.id, items: block.lines.map(({ id }) => id) }));
   const lines = new Map(rows.blocks.flatMap((block) => block.lines.map((line) => [line.id, line] as const)));
   const nameOf = (id: string) =>
     lines.get(id as AssignmentId)?.name ?? `the end of ${rows.blocks.find((block) => block.id === id)?.name ?? ""}`;
   const tell = (sending: Promise<string | null>) => void sending.then(setTrouble);
 
-  const place = (assignmentId: AssignmentId, categoryId: CategoryId, beforeId: AssignmentId | null) => {
-    tell(send({ type: "placeAssignment", assignmentId, categoryId, beforeId }));
-  };
-  const moveCategory = (block: PlanBlock, by: -1 | 1) => {
-    const siblings = rows.blocks.filter(({ depth }) => depth === block.depth);
-    const at = siblings.findIndex(({ id }) => id === block.id);
-    const before = by < 0 ? siblings[at - 1] : siblings[at + 2];
-    if (by < 0 && !before) return;
-    const { parentId } = state.categories[block.id] ?? { parentId: null };
-    tell(send({ type: "placeCategory", categoryId: block.id, parentId, beforeId: before?.id ?? null }));
-  };
-  const remove = async (command: Command) => {
-    const outcome = await change(command);
-    news(outcome);
-    return troubleOf(outcome);
-  };
-  const removeLine = (line: PlanLine) => {
-    setRemoval({
-      title: `Remove ${line.name}?`,
-      losses: lossWords(state, [line.id]),
-      act: () => remove({ type: "removeAssignments", assignmentIds: [line.id] }),
-    });
-  };
-  const removeBlock = (block: PlanBlock) => {
-    const losses = lossWords(
-      state,
-      block.lines.map(({ id }) => id),
-    );
-    setRemoval({
-      title: `Remove ${block.name}?`,
-      losses: [...(block.lines.length > 0 ? [`${String(block.lines.length)} assignments`] : []), ...losses],
-      act: () => remove({ type: "removeCategory", categoryId: block.id }),
-    });
-  };
-
+  const { place, moveCategory } = movesIn(state, rows.blocks, (command) => {
+    tell(send(command));
+  });
   return (
     <main className="mx-auto w-full max-w-[1080px] px-[30px] pt-6 pb-16">
       <title>{`Plan · ${rows.title}`}</title>
@@ -152,21 +120,88 @@ export default function PlanPage({ loaderData, params }: Route.ComponentProps) {
         </p>
       )}
       {dialog}
-      <Ask
-        open={removal !== null}
-        title={removal?.title ?? ""}
-        action="Remove"
+      <RemovalAsk
+        removal={removal}
+        tell={tell}
         onClose={() => {
           setRemoval(null);
         }}
-        onAct={() => {
-          if (removal) tell(removal.act());
-        }}
-      >
-        {removal && removal.losses.length > 0
-          ? `This takes away ${removal.losses.join(", ")}. Undo brings all of it back.`
-          : "Nothing is recorded for it yet. Undo brings it back."}
-      </Ask>
+      />
     </main>
+  );
+}
+
+type Placing = Extract<Command, { readonly type: "placeAssignment" | "placeCategory" }>;
+
+/** The moves of assignments and categories, as what is sent for them. */
+function movesIn(state: CourseState, blocks: readonly PlanBlock[], send: (command: Placing) => void) {
+  const place = (assignmentId: AssignmentId, categoryId: CategoryId, beforeId: AssignmentId | null) => {
+    send({ type: "placeAssignment", assignmentId, categoryId, beforeId });
+  };
+  const moveCategory = (block: PlanBlock, by: -1 | 1) => {
+    const siblings = blocks.filter(({ depth }) => depth === block.depth);
+    const at = siblings.findIndex(({ id }) => id === block.id);
+    const before = by < 0 ? siblings[at - 1] : siblings[at + 2];
+    if (by < 0 && !before) return;
+    const { parentId } = state.categories[block.id] ?? { parentId: null };
+    send({ type: "placeCategory", categoryId: block.id, parentId, beforeId: before?.id ?? null });
+  };
+  return { place, moveCategory };
+}
+
+/** Removals are asked about with what they would take away. */
+function useRemovals(state: CourseState) {
+  const change = useChange();
+  const news = useNews();
+  const [removal, setRemoval] = useState<Removal | null>(null);
+  const remove = async (command: Command) => {
+    const outcome = await change(command);
+    news(outcome);
+    return troubleOf(outcome);
+  };
+  const removeLine = (line: PlanLine) => {
+    setRemoval({
+      title: `Remove ${line.name}?`,
+      losses: lossWords(state, [line.id]),
+      act: () => remove({ type: "removeAssignments", assignmentIds: [line.id] }),
+    });
+  };
+  const removeBlock = (block: PlanBlock) => {
+    const losses = lossWords(
+      state,
+      block.lines.map(({ id }) => id),
+    );
+    setRemoval({
+      title: `Remove ${block.name}?`,
+      losses: [...(block.lines.length > 0 ? [`${String(block.lines.length)} assignments`] : []), ...losses],
+      act: () => remove({ type: "removeCategory", categoryId: block.id }),
+    });
+  };
+  return { removal, setRemoval, removeLine, removeBlock };
+}
+
+function RemovalAsk({
+  removal,
+  tell,
+  onClose,
+}: {
+  readonly removal: Removal | null;
+  readonly tell: (sending: Promise<string | null>) => void;
+  readonly onClose: () => void;
+}) {
+  return (
+    <Ask
+      open={removal !== null}
+      title={removal?.title ?? ""}
+      action="Remove"
+      onClose={onClose}
+      onAct={() => {
+        if (removal) tell(removal.act());
+      }}
+    >
+      {removal && removal.losses.length > 0
+        ? `This takes away ${removal.losses.join(", ")}. Undo brings all of it back.`
+        : "Nothing is recorded for it yet. Undo brings it back."}
+    </Ask>
   );
 }

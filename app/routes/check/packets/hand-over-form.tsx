@@ -11,15 +11,13 @@ import { Tick } from "../../../ui/fields/tick";
 import { useTroubleOf } from "../../../ui/hooks/use-command";
 import type { Job } from "../../../ui/hooks/use-job";
 import { saveAs } from "../../../ui/save-as";
+import { ChosenPapers, NamedPapers } from "../named-papers";
 import type { Looked } from "../rows";
 
 const PURPOSES: readonly (readonly [Packet["purpose"], string])[] = [
   ["scores", "to score a part of the class"],
   ["second", "to judge a second time"],
 ];
-
-/** Students that are named of a packet. */
-const NAMED = 10;
 
 interface HandOverProps {
   readonly looked: Looked;
@@ -71,61 +69,19 @@ export function HandOverForm({ looked, repository, session, job, isFirst }: Hand
       }}
     >
       <h2 className="font-serif text-[17px] font-semibold">Hand over a packet</h2>
-      <div className="flex flex-wrap items-end gap-4">
-        <label className="block text-[13px] text-soft">
-          For whom
-          <input
-            className="field block w-56 text-[15px] text-ink"
-            value={markerName}
-            maxLength={200}
-            required
-            onChange={(event) => {
-              setMarkerName(event.target.value);
-            }}
-          />
-        </label>
-        <label className="block text-[13px] text-soft">
-          What for
-          <Choice
-            className="!flex !w-60 text-[15px] text-ink"
-            label="What the packet is for"
-            value={purpose}
-            options={PURPOSES}
-            onChoose={setPurpose}
-          />
-        </label>
-        <label className="block text-[13px] text-soft">
-          Papers
-          <Choice
-            className="!flex !w-60 text-[15px] text-ink"
-            label="Which papers"
-            value={which}
-            options={[...choices.map(([value, words]) => [value, words] as const), ["named", "by name"] as const]}
-            onChoose={setWhich}
-          />
-        </label>
-      </div>
+      <WhatFields
+        markerName={markerName}
+        onMarkerName={setMarkerName}
+        purpose={purpose}
+        onPurpose={setPurpose}
+        which={which}
+        choices={choices}
+        onWhich={setWhich}
+      />
       {which === "named" && (
-        <fieldset className="max-h-56 columns-2 overflow-auto border border-rule bg-sheet p-3">
-          <legend className="sr-only">Papers chosen by name</legend>
-          {students.map(({ id }) => (
-            <Tick
-              key={id}
-              checked={named.includes(id)}
-              onChange={(isChosen) => {
-                setNamed(isChosen ? [...named, id] : named.filter((one) => one !== id));
-              }}
-            >
-              {nameOf(id)}
-            </Tick>
-          ))}
-        </fieldset>
+        <NamedPapers students={students.map(({ id }) => id)} chosen={named} nameOf={nameOf} onChoose={setNamed} />
       )}
-      <p className="figures text-soft" aria-live="polite">
-        {counted(chosen.length, "paper")}
-        {chosen.length > 0 && `: ${chosen.slice(0, NAMED).map(nameOf).join(", ")}`}
-        {chosen.length > NAMED && ` and ${String(chosen.length - NAMED)} more`}
-      </p>
+      <ChosenPapers chosen={chosen} nameOf={nameOf} />
       <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
         <label className="block text-[13px] text-soft">
           Locked with a passphrase, if wished
@@ -144,14 +100,7 @@ export function HandOverForm({ looked, repository, session, job, isFirst }: Hand
           blind: papers under numbers, without names
         </Tick>
       </div>
-      <p className="max-w-prose text-[13.5px] text-soft">{whatGoes(purpose, blind)}</p>
-      {purpose === "second" && (
-        <p role="status" className="max-w-prose text-[13.5px] text-soft">
-          {moderation
-            ? "The same sample may go to several markers, as anchor papers that each judges first: Second marking shows how each agrees with the first judgements."
-            : "Choose a sample under Second marking first: there both judgements are compared and settled."}
-        </p>
-      )}
+      <WhatGoes purpose={purpose} blind={blind} hasSample={moderation !== undefined} />
       <p>
         <button
           type="submit"
@@ -162,6 +111,86 @@ export function HandOverForm({ looked, repository, session, job, isFirst }: Hand
         </button>
       </p>
     </form>
+  );
+}
+
+/** Whom the packet is for, what for, and of which papers. */
+function WhatFields({
+  markerName,
+  onMarkerName,
+  purpose,
+  onPurpose,
+  which,
+  choices,
+  onWhich,
+}: {
+  readonly markerName: string;
+  readonly onMarkerName: (name: string) => void;
+  readonly purpose: Packet["purpose"];
+  readonly onPurpose: (purpose: Packet["purpose"]) => void;
+  readonly which: string;
+  readonly choices: ReturnType<typeof choicesOf>;
+  readonly onWhich: (which: string) => void;
+}) {
+  return (
+    <div className="flex flex-wrap items-end gap-4">
+      <label className="block text-[13px] text-soft">
+        For whom
+        <input
+          className="field block w-56 text-[15px] text-ink"
+          value={markerName}
+          maxLength={200}
+          required
+          onChange={(event) => {
+            onMarkerName(event.target.value);
+          }}
+        />
+      </label>
+      <label className="block text-[13px] text-soft">
+        What for
+        <Choice
+          className="!flex !w-60 text-[15px] text-ink"
+          label="What the packet is for"
+          value={purpose}
+          options={PURPOSES}
+          onChoose={onPurpose}
+        />
+      </label>
+      <label className="block text-[13px] text-soft">
+        Papers
+        <Choice
+          className="!flex !w-60 text-[15px] text-ink"
+          label="Which papers"
+          value={which}
+          options={[...choices.map(([value, words]) => [value, words] as const), ["named", "by name"] as const]}
+          onChoose={onWhich}
+        />
+      </label>
+    </div>
+  );
+}
+
+/** What goes with the packet, and what second marking needs. */
+function WhatGoes({
+  purpose,
+  blind,
+  hasSample,
+}: {
+  readonly purpose: Packet["purpose"];
+  readonly blind: boolean;
+  readonly hasSample: boolean;
+}) {
+  return (
+    <>
+      <p className="max-w-prose text-[13.5px] text-soft">{whatGoes(purpose, blind)}</p>
+      {purpose === "second" && (
+        <p role="status" className="max-w-prose text-[13.5px] text-soft">
+          {hasSample
+            ? "The same sample may go to several markers, as anchor papers that each judges first: Second marking shows how each agrees with the first judgements."
+            : "Choose a sample under Second marking first: there both judgements are compared and settled."}
+        </p>
+      )}
+    </>
   );
 }
 

@@ -9,6 +9,7 @@ import { FigureInput } from "../../../ui/fields/figure-input";
 import { readFigure } from "../../../ui/fields/read-figure";
 import { Tick } from "../../../ui/fields/tick";
 import { useTroubleOf } from "../../../ui/hooks/use-command";
+import { ChosenPapers, NamedPapers } from "../named-papers";
 import type { Looked } from "../rows";
 
 type WayKind = SampleWay["kind"];
@@ -35,9 +36,6 @@ interface Wish {
   readonly within: Decimal;
   readonly named: readonly StudentId[];
 }
-
-/** Students that are named of a sample. */
-const NAMED = 10;
 
 /** Chooses the papers that are marked a second time: how, by whom, blind or not, and how far apart is too far. */
 export function SampleForm({ looked, onDone }: { readonly looked: Looked; readonly onDone: () => void }) {
@@ -102,59 +100,17 @@ export function SampleForm({ looked, onDone }: { readonly looked: Looked; readon
         <WayFields wish={wish} edit={edit} />
       </div>
       {wish.kind === "named" && (
-        <fieldset className="max-h-56 columns-2 overflow-auto border border-rule bg-sheet p-3">
-          <legend className="sr-only">Papers chosen by name</legend>
-          {scored.map(({ studentId }) => (
-            <Tick
-              key={studentId}
-              checked={wish.named.includes(studentId)}
-              onChange={(isChosen) => {
-                edit({
-                  named: isChosen ? [...wish.named, studentId] : wish.named.filter((id) => id !== studentId),
-                });
-              }}
-            >
-              {nameOf(studentId)}
-            </Tick>
-          ))}
-        </fieldset>
-      )}
-      <p className="figures text-soft" aria-live="polite">
-        {counted(sample.length, "paper")}
-        {sample.length > 0 && `: ${sample.slice(0, NAMED).map(nameOf).join(", ")}`}
-        {sample.length > NAMED && ` and ${String(sample.length - NAMED)} more`}
-      </p>
-      <div className="flex flex-wrap items-end gap-4">
-        <label className="block text-[13px] text-soft">
-          Second marker
-          <input
-            className="field block w-56 text-[15px] text-ink"
-            value={wish.markerName}
-            maxLength={200}
-            required
-            onChange={(event) => {
-              edit({ markerName: event.target.value });
-            }}
-          />
-        </label>
-        <FigureInput
-          className="w-52"
-          label="Points two judgements may differ"
-          value={wish.within}
-          read={readFigure}
-          onRead={(within) => {
-            edit({ within });
+        <NamedPapers
+          students={scored.map(({ studentId }) => studentId)}
+          chosen={wish.named}
+          nameOf={nameOf}
+          onChoose={(named) => {
+            edit({ named });
           }}
         />
-        <Tick
-          checked={wish.blind}
-          onChange={(blind) => {
-            edit({ blind });
-          }}
-        >
-          blind: without names and first judgements
-        </Tick>
-      </div>
+      )}
+      <ChosenPapers chosen={sample} nameOf={nameOf} />
+      <MarkerFields wish={wish} edit={edit} />
       <div className="flex items-center gap-4">
         <button type="submit" className="act act-first" disabled={sample.length === 0}>
           {`Choose ${counted(sample.length, "paper")}`}
@@ -174,7 +130,49 @@ export function SampleForm({ looked, onDone }: { readonly looked: Looked; readon
   );
 }
 
-function WayFields({ wish, edit }: { readonly wish: Wish; readonly edit: (fields: Partial<Wish>) => void }) {
+interface WishFieldsProps {
+  readonly wish: Wish;
+  readonly edit: (fields: Partial<Wish>) => void;
+}
+
+/** Who marks a second time, how far apart is too far, and what they see. */
+function MarkerFields({ wish, edit }: WishFieldsProps) {
+  return (
+    <div className="flex flex-wrap items-end gap-4">
+      <label className="block text-[13px] text-soft">
+        Second marker
+        <input
+          className="field block w-56 text-[15px] text-ink"
+          value={wish.markerName}
+          maxLength={200}
+          required
+          onChange={(event) => {
+            edit({ markerName: event.target.value });
+          }}
+        />
+      </label>
+      <FigureInput
+        className="w-52"
+        label="Points two judgements may differ"
+        value={wish.within}
+        read={readFigure}
+        onRead={(within) => {
+          edit({ within });
+        }}
+      />
+      <Tick
+        checked={wish.blind}
+        onChange={(blind) => {
+          edit({ blind });
+        }}
+      >
+        blind: without names and first judgements
+      </Tick>
+    </div>
+  );
+}
+
+function WayFields({ wish, edit }: WishFieldsProps) {
   const whole = (label: string, value: number, name: "every" | "count" | "seed" | "each") => (
     <FigureInput
       key={name}

@@ -10,46 +10,25 @@ import { CSV_WORDS } from "../../../ui/words/figures";
 import { Choice } from "../../../ui/fields/choice";
 import { Tick } from "../../../ui/fields/tick";
 import { JobStatus } from "../../../ui/dialogs/job-status";
-import { useJob } from "../../../ui/hooks/use-job";
+import { useJob, type Job } from "../../../ui/hooks/use-job";
 import { saveAs } from "../../../ui/save-as";
 import { Covers } from "./covers";
 
 const FORMATS: readonly SheetFormat[] = ["xlsx", "ods", "csv"];
 
-/** The scores of a class as a spreadsheet, to be filled in anywhere and dropped here again. */
-export function TakeOut({
-  state,
-  assignment,
-  repository,
-  slot,
-  out,
-}: {
+interface TakeOutProps {
   readonly repository: Repository;
   readonly slot: string;
   readonly state: CourseState;
   readonly assignment: Assignment;
   /** Who is still out. */
   readonly out: readonly StudentId[];
-}) {
-  const [what, setWhat] = useState<"one" | "all">("one");
-  const [comments, setComments] = useState(true);
-  const [section, setSection] = useState(true);
-  const [standing, setStanding] = useState(false);
+}
+
+/** The scores of a class as a spreadsheet, to be filled in anywhere and dropped here again. */
+export function TakeOut({ state, assignment, repository, slot, out }: TakeOutProps) {
   const [prints, setPrints] = useState(false);
   const job = useJob();
-  const save = (format: SheetFormat) =>
-    job.run(async (signal) => {
-      const assignmentIds = what === "one" ? [assignment.id] : assignmentsOf(state).map(({ id }) => id);
-      const sheets = scoresSheets(
-        state,
-        { assignmentIds, comments, section, standing, totals: what === "all" },
-        repository.surroundings.now(),
-      );
-      const blob = await runTableJob((jobs) => jobs.writeSheets(sheets, format, courseOf(state).decimalMark), signal);
-      const name = `${what === "one" ? assignment.shortName : courseOf(state).shortTitle} scores.${format}`;
-      saveAs(blob, name);
-      return `${name} was saved.`;
-    });
   const pack = () =>
     job.run(async (signal, tell) => {
       const { handInsArchive } = await import("../../../exports/hand-ins");
@@ -60,37 +39,7 @@ export function TakeOut({
     });
   return (
     <section aria-label="Out and back" className="mt-8">
-      <h2 className="text-[14px] font-semibold">Spreadsheet</h2>
-      <p className="text-[13px] text-soft">Take the class out, fill it in anywhere, drop it here.</p>
-      <Choice
-        label="What goes into the spreadsheet"
-        className="mt-2 !py-1 text-[14px]"
-        value={what}
-        options={[
-          ["one", assignment.name],
-          ["all", "All work, with totals"],
-        ]}
-        onChoose={setWhat}
-      />
-      <div className="mt-1 grid gap-0.5">
-        <Tick checked={comments} onChange={setComments}>
-          With comments
-        </Tick>
-        <Tick checked={section} onChange={setSection}>
-          With sections
-        </Tick>
-        <Tick checked={standing} onChange={setStanding}>
-          With standing and lateness
-        </Tick>
-      </div>
-      <p className="mt-1 flex gap-4 text-[14px]">
-        {FORMATS.map((format) => (
-          <button key={format} type="button" className="link" onClick={() => void save(format)}>
-            {format}
-          </button>
-        ))}
-      </p>
-      <p className="text-[13px] text-soft">{CSV_WORDS[courseOf(state).decimalMark]}</p>
+      <SheetOut state={state} assignment={assignment} repository={repository} job={job} />
       <h2 className="mt-6 text-[14px] font-semibold">Mark elsewhere</h2>
       <p className="text-[13px] text-soft">
         All hand-ins as an archive, a folder a student. Mark the PDF files in any program, drop the archive here.
@@ -129,5 +78,66 @@ export function TakeOut({
         />
       )}
     </section>
+  );
+}
+
+/** What goes into the spreadsheet, and its formats. */
+function SheetOut({
+  state,
+  assignment,
+  repository,
+  job,
+}: Pick<TakeOutProps, "state" | "assignment" | "repository"> & { readonly job: Job }) {
+  const [what, setWhat] = useState<"one" | "all">("one");
+  const [comments, setComments] = useState(true);
+  const [section, setSection] = useState(true);
+  const [standing, setStanding] = useState(false);
+  const save = (format: SheetFormat) =>
+    job.run(async (signal) => {
+      const assignmentIds = what === "one" ? [assignment.id] : assignmentsOf(state).map(({ id }) => id);
+      const sheets = scoresSheets(
+        state,
+        { assignmentIds, comments, section, standing, totals: what === "all" },
+        repository.surroundings.now(),
+      );
+      const blob = await runTableJob((jobs) => jobs.writeSheets(sheets, format, courseOf(state).decimalMark), signal);
+      const name = `${what === "one" ? assignment.shortName : courseOf(state).shortTitle} scores.${format}`;
+      saveAs(blob, name);
+      return `${name} was saved.`;
+    });
+  return (
+    <>
+      <h2 className="text-[14px] font-semibold">Spreadsheet</h2>
+      <p className="text-[13px] text-soft">Take the class out, fill it in anywhere, drop it here.</p>
+      <Choice
+        label="What goes into the spreadsheet"
+        className="mt-2 !py-1 text-[14px]"
+        value={what}
+        options={[
+          ["one", assignment.name],
+          ["all", "All work, with totals"],
+        ]}
+        onChoose={setWhat}
+      />
+      <div className="mt-1 grid gap-0.5">
+        <Tick checked={comments} onChange={setComments}>
+          With comments
+        </Tick>
+        <Tick checked={section} onChange={setSection}>
+          With sections
+        </Tick>
+        <Tick checked={standing} onChange={setStanding}>
+          With standing and lateness
+        </Tick>
+      </div>
+      <p className="mt-1 flex gap-4 text-[14px]">
+        {FORMATS.map((format) => (
+          <button key={format} type="button" className="link" onClick={() => void save(format)}>
+            {format}
+          </button>
+        ))}
+      </p>
+      <p className="text-[13px] text-soft">{CSV_WORDS[courseOf(state).decimalMark]}</p>
+    </>
   );
 }

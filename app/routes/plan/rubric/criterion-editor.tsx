@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import { fromDecimal, toNumber, type Decimal, type Id } from "#core/kernel";
 import type { Criterion, Level } from "#core/model";
 import { useMoving } from "../../../ui/order/moving";
@@ -26,13 +27,12 @@ interface CriterionEditorProps {
 
 /** One criterion: the ruler on which its levels are drawn and dragged, and below each level its figures and words. */
 export function CriterionEditor(props: CriterionEditorProps) {
-  const { criterion, place, last, fresh, onChange, onMove, onRemove, onDuplicate } = props;
+  const { criterion, fresh, onChange } = props;
   const { levels } = criterion;
   const { place: movable, style, isHeld, handle } = useMoving(criterion.id, criterion.name);
   const setLevel = (index: number, fields: Partial<Level>) => {
     onChange({ ...criterion, levels: levels.map((level, at) => (at === index ? { ...level, ...fields } : level)) });
   };
-  const top = toNumber(fromDecimal(levels.at(-1)?.max ?? ("0" as Decimal)));
   return (
     <section
       ref={movable}
@@ -40,49 +40,7 @@ export function CriterionEditor(props: CriterionEditorProps) {
       aria-label={criterion.name}
       className={`break-inside-avoid border-t-2 border-ink py-3 ${isHeld ? "relative z-10 bg-green-wash" : ""}`}
     >
-      <div className="flex items-end gap-3">
-        <div className="-ms-2 -me-3 pb-0.5">{handle}</div>
-        <label className="flex-1 text-[13px] text-soft">
-          <span className="print:hidden">Criterion {place}</span>
-          <input
-            className="field font-serif text-[17px] font-semibold text-ink"
-            maxLength={200}
-            value={criterion.name}
-            onChange={(event) => {
-              onChange({ ...criterion, name: event.target.value });
-            }}
-          />
-        </label>
-        <FigureInput
-          small
-          label="Step"
-          className="w-20 print:hidden"
-          value={inMark(criterion.step)}
-          read={readFigure}
-          onRead={(step) => {
-            onChange({ ...criterion, step });
-          }}
-        />
-        <FigureInput
-          small
-          label="Weight"
-          className="w-24"
-          placeholder="none"
-          read={readOptionalFigure}
-          value={inMark(criterion.weight ?? "")}
-          onRead={(weight) => {
-            onChange({ ...criterion, weight });
-          }}
-        />
-        <MoreMenu
-          label={`More for ${criterion.name}`}
-          items={[
-            ...moveItems(onMove),
-            ...(onDuplicate ? [{ words: "Duplicate the criterion", onSelect: onDuplicate }] : []),
-            ...(last ? [] : [null, { words: "Remove the criterion", onSelect: onRemove }]),
-          ]}
-        />
-      </div>
+      <EditorHead {...props} handle={handle} />
       <BoundsRuler
         criterion={criterion}
         onBound={(index, points) => {
@@ -110,30 +68,7 @@ export function CriterionEditor(props: CriterionEditorProps) {
           </li>
         ))}
       </ol>
-      <p className="figures mt-1 flex justify-between text-[13px] text-soft">
-        {levels.length < 9 ? (
-          <button
-            type="button"
-            className="link print:hidden"
-            onClick={() => {
-              onChange(addLevel(criterion, `level:${fresh()}` as Id<"level">, "New level"));
-            }}
-          >
-            Add a level
-          </button>
-        ) : (
-          <span />
-        )}
-        <Tick
-          checked={criterion.asksEvidence}
-          onChange={(ticked) => {
-            onChange({ ...criterion, asksEvidence: ticked });
-          }}
-        >
-          Asks for a passage of the work
-        </Tick>
-        <span>up to {String(top)} points</span>
-      </p>
+      <EditorFoot {...props} />
       <LevelWords
         criterion={criterion}
         onWords={(words) => {
@@ -141,6 +76,88 @@ export function CriterionEditor(props: CriterionEditorProps) {
         }}
       />
     </section>
+  );
+}
+
+/** The handle, the name, the step and weight of a criterion, and what else can be done with it. */
+function EditorHead(props: CriterionEditorProps & { readonly handle: ReactNode }) {
+  const { criterion, place, last, handle, onChange, onMove, onRemove, onDuplicate } = props;
+  return (
+    <div className="flex items-end gap-3">
+      <div className="-ms-2 -me-3 pb-0.5">{handle}</div>
+      <label className="flex-1 text-[13px] text-soft">
+        <span className="print:hidden">Criterion {place}</span>
+        <input
+          className="field font-serif text-[17px] font-semibold text-ink"
+          maxLength={200}
+          value={criterion.name}
+          onChange={(event) => {
+            onChange({ ...criterion, name: event.target.value });
+          }}
+        />
+      </label>
+      <FigureInput
+        small
+        label="Step"
+        className="w-20 print:hidden"
+        value={inMark(criterion.step)}
+        read={readFigure}
+        onRead={(step) => {
+          onChange({ ...criterion, step });
+        }}
+      />
+      <FigureInput
+        small
+        label="Weight"
+        className="w-24"
+        placeholder="none"
+        read={readOptionalFigure}
+        value={inMark(criterion.weight ?? "")}
+        onRead={(weight) => {
+          onChange({ ...criterion, weight });
+        }}
+      />
+      <MoreMenu
+        label={`More for ${criterion.name}`}
+        items={[
+          ...moveItems(onMove),
+          ...(onDuplicate ? [{ words: "Duplicate the criterion", onSelect: onDuplicate }] : []),
+          ...(last ? [] : [null, { words: "Remove the criterion", onSelect: onRemove }]),
+        ]}
+      />
+    </div>
+  );
+}
+
+/** One more level, whether a passage is asked for, and how many points there are. */
+function EditorFoot({ criterion, fresh, onChange }: CriterionEditorProps) {
+  const { levels } = criterion;
+  const top = toNumber(fromDecimal(levels.at(-1)?.max ?? ("0" as Decimal)));
+  return (
+    <p className="figures mt-1 flex justify-between text-[13px] text-soft">
+      {levels.length < 9 ? (
+        <button
+          type="button"
+          className="link print:hidden"
+          onClick={() => {
+            onChange(addLevel(criterion, `level:${fresh()}` as Id<"level">, "New level"));
+          }}
+        >
+          Add a level
+        </button>
+      ) : (
+        <span />
+      )}
+      <Tick
+        checked={criterion.asksEvidence}
+        onChange={(ticked) => {
+          onChange({ ...criterion, asksEvidence: ticked });
+        }}
+      >
+        Asks for a passage of the work
+      </Tick>
+      <span>up to {String(top)} points</span>
+    </p>
   );
 }
 

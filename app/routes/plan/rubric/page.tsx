@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from "react";
 import { judgedPapers, rubricEffects } from "#core/changes";
 import { pointsText, sameValue } from "#core/kernel";
-import { rosterName, type Rubric, rubricSchema, usesOfRubric } from "#core/model";
+import { rosterName, type CourseState, type Rubric, rubricSchema, usesOfRubric } from "#core/model";
 import { checkRubric } from "#core/scoring";
 import { counted } from "#core/words";
 import { live, useLive } from "../../../course/live";
@@ -80,18 +80,7 @@ export default function RubricPage({ loaderData, params }: Route.ComponentProps)
       <h1 className="page-title">{stored.name}</h1>
       <PlanPlaces slot={params.slot} />
       <RubricHead rubric={rubric} uses={uses.map(({ name }) => name)} judged={judged} edit={edit} />
-      {findings.length > 0 && (
-        <ul aria-live="polite" className="mt-3 space-y-0.5 text-[14px] print:hidden">
-          {findings.map((finding, index) => (
-            <li key={index} className={finding.kind === "fault" ? "text-wax" : "text-ochre"}>
-              {"criterionId" in finding &&
-                `${rubric.criteria.find(({ id }) => id === finding.criterionId)?.name ?? ""}: `}
-              {findingWords(finding)}
-              {finding.kind === "fault" && " Not kept until it is mended."}
-            </li>
-          ))}
-        </ul>
-      )}
+      <Findings rubric={rubric} findings={findings} />
       {typed.isLeft && (
         <AsYouLeftIt
           {...(sameValue(typed.leftFrom, stored) ? {} : { more: "the rubric was changed meanwhile" })}
@@ -114,42 +103,89 @@ export default function RubricPage({ loaderData, params }: Route.ComponentProps)
         <SamplePaper rubric={rubric} points={uses[0]?.points ?? null} />
       </div>
       {changed && judged > 0 && (
-        <section
-          aria-label="What would change"
-          className="fixed inset-x-0 bottom-0 z-20 border-t-2 border-ink bg-sheet px-[30px] py-3 print:hidden"
-        >
-          <div className="mx-auto flex max-w-[1180px] items-center gap-6">
-            <div className="min-w-0 flex-1 text-[14.5px]" aria-live="polite">
-              <strong>
-                {counted(judged, "paper is", "papers are")} judged by it.{" "}
-                {effects.length === 0 ? "No score would change." : `${counted(effects.length, "score")} would change.`}
-              </strong>
-              <p className="figures truncate text-[13.5px] text-soft">
-                {effects
-                  .slice(0, SHOWN)
-                  .map(({ studentId, before, after }) => {
-                    const student = state.students[studentId];
-                    const text = (value: typeof before) => (value ? inMark(pointsText(value)) : "open");
-                    return `${student ? rosterName(state, student) : ""} ${text(before)} → ${text(after)}`;
-                  })
-                  .join(" · ")}
-              </p>
-            </div>
-            <button
-              type="button"
-              className="act act-quiet"
-              onClick={() => {
-                setDraft(null);
-              }}
-            >
-              Put it back
-            </button>
-            <button type="button" className="act act-first" disabled={!valid} onClick={() => void apply()}>
-              Change the rubric
-            </button>
-          </div>
-        </section>
+        <WhatWouldChange
+          state={state}
+          judged={judged}
+          effects={effects}
+          valid={valid}
+          onBack={() => {
+            setDraft(null);
+          }}
+          onApply={() => void apply()}
+        />
       )}
     </main>
+  );
+}
+
+/** What is to be mended or thought about in the rubric. */
+function Findings({
+  rubric,
+  findings,
+}: {
+  readonly rubric: Rubric;
+  readonly findings: ReturnType<typeof checkRubric>;
+}) {
+  if (findings.length === 0) return null;
+  return (
+    <ul aria-live="polite" className="mt-3 space-y-0.5 text-[14px] print:hidden">
+      {findings.map((finding, index) => (
+        <li key={index} className={finding.kind === "fault" ? "text-wax" : "text-ochre"}>
+          {"criterionId" in finding && `${rubric.criteria.find(({ id }) => id === finding.criterionId)?.name ?? ""}: `}
+          {findingWords(finding)}
+          {finding.kind === "fault" && " Not kept until it is mended."}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** What a changed rubric would do to the papers judged by it, before it is applied. */
+function WhatWouldChange({
+  state,
+  judged,
+  effects,
+  valid,
+  onBack,
+  onApply,
+}: {
+  readonly state: CourseState;
+  /** Papers that are judged by it. */
+  readonly judged: number;
+  readonly effects: ReturnType<typeof rubricEffects>;
+  readonly valid: boolean;
+  readonly onBack: () => void;
+  readonly onApply: () => void;
+}) {
+  return (
+    <section
+      aria-label="What would change"
+      className="fixed inset-x-0 bottom-0 z-20 border-t-2 border-ink bg-sheet px-[30px] py-3 print:hidden"
+    >
+      <div className="mx-auto flex max-w-[1180px] items-center gap-6">
+        <div className="min-w-0 flex-1 text-[14.5px]" aria-live="polite">
+          <strong>
+            {counted(judged, "paper is", "papers are")} judged by it.{" "}
+            {effects.length === 0 ? "No score would change." : `${counted(effects.length, "score")} would change.`}
+          </strong>
+          <p className="figures truncate text-[13.5px] text-soft">
+            {effects
+              .slice(0, SHOWN)
+              .map(({ studentId, before, after }) => {
+                const student = state.students[studentId];
+                const text = (value: typeof before) => (value ? inMark(pointsText(value)) : "open");
+                return `${student ? rosterName(state, student) : ""} ${text(before)} → ${text(after)}`;
+              })
+              .join(" · ")}
+          </p>
+        </div>
+        <button type="button" className="act act-quiet" onClick={onBack}>
+          Put it back
+        </button>
+        <button type="button" className="act act-first" disabled={!valid} onClick={onApply}>
+          Change the rubric
+        </button>
+      </div>
+    </section>
   );
 }

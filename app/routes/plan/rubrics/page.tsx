@@ -110,56 +110,81 @@ export default function RubricsPage({ loaderData, params }: Route.ComponentProps
       )}
       {rubrics.length === 0 && <p className="mt-6 text-soft">No rubric yet. Make one, or read one from a file.</p>}
       <ul className="mt-5 border-t border-rule">
-        {rubrics.map((rubric) => {
-          const uses = usesOfRubric(state, rubric.id);
-          return (
-            <li key={rubric.id} className="flex items-center gap-4 border-b border-rule py-2.5">
-              <div className="min-w-0 flex-1">
-                <Link to={address(rubric)} className="font-serif text-[16.5px] font-semibold">
-                  {rubric.name}
-                </Link>
-                <p className="figures truncate text-[13.5px] text-soft">
-                  {rubric.purpose === "outcomes" && "for outcomes only · "}
-                  {rubric.criteria.map((criterion) => `${criterion.name} ${rulerEnds(criterion).maximum}`).join(" · ")}
-                </p>
-              </div>
-              <p className="w-56 text-right text-[13.5px] text-soft">
-                {uses.length === 0 ? "not used yet" : `used by ${uses.map(({ name }) => name).join(", ")}`}
-              </p>
-              <MoreMenu
-                label={`More for ${rubric.name}`}
-                items={[
-                  {
-                    words: "Copy and adapt",
-                    onSelect: () => void open(adaptRubric(rubric, free(`${rubric.name}, adapted`), fresh)),
-                  },
-                  {
-                    words: "Save as CSV",
-                    onSelect: () => {
-                      saveAs(new Blob([rubricCsv(rubric)], { type: "text/csv" }), `${rubric.name}.csv`);
-                    },
-                  },
-                  {
-                    words: "Save as JSON",
-                    onSelect: () => {
-                      saveAs(new Blob([rubricJson(rubric)], { type: "application/json" }), `${rubric.name}.json`);
-                    },
-                  },
-                  null,
-                  {
-                    words: "Remove",
-                    onSelect: () =>
-                      void change({ type: "removeRubric", rubricId: rubric.id }).then((outcome) => {
-                        setTrouble(troubleOf(outcome));
-                      }),
-                  },
-                ]}
-              />
-            </li>
-          );
-        })}
+        {rubrics.map((rubric) => (
+          <RubricLine
+            key={rubric.id}
+            rubric={rubric}
+            to={address(rubric)}
+            uses={usesOfRubric(state, rubric.id).map(({ name }) => name)}
+            onAdapt={() => void open(adaptRubric(rubric, free(`${rubric.name}, adapted`), fresh))}
+            onRemove={() =>
+              void change({ type: "removeRubric", rubricId: rubric.id }).then((outcome) => {
+                setTrouble(troubleOf(outcome));
+              })
+            }
+          />
+        ))}
       </ul>
       <p className="mt-2 text-[13px] text-soft">{counted(rubrics.length, "rubric")} in this course.</p>
     </main>
+  );
+}
+
+/** One rubric, what it is used by, and what can be done with it. */
+function RubricLine({
+  rubric,
+  to,
+  uses,
+  onAdapt,
+  onRemove,
+}: {
+  readonly rubric: Rubric;
+  readonly to: string;
+  /** Names of the assignments that use it. */
+  readonly uses: readonly string[];
+  readonly onAdapt: () => void;
+  readonly onRemove: () => void;
+}) {
+  return (
+    <li className="flex items-center gap-4 border-b border-rule py-2.5">
+      <div className="min-w-0 flex-1">
+        <Link to={to} className="font-serif text-[16.5px] font-semibold">
+          {rubric.name}
+        </Link>
+        <p className="figures truncate text-[13.5px] text-soft">
+          {rubric.purpose === "outcomes" && "for outcomes only · "}
+          {rubric.criteria.map((criterion) => `${criterion.name} ${rulerEnds(criterion).maximum}`).join(" · ")}
+        </p>
+      </div>
+      <p className="w-56 text-right text-[13.5px] text-soft">
+        {uses.length === 0 ? "not used yet" : `used by ${uses.join(", ")}`}
+      </p>
+      <MoreMenu
+        label={`More for ${rubric.name}`}
+        items={[
+          {
+            words: "Copy and adapt",
+            onSelect: onAdapt,
+          },
+          {
+            words: "Save as CSV",
+            onSelect: () => {
+              saveAs(new Blob([rubricCsv(rubric)], { type: "text/csv" }), `${rubric.name}.csv`);
+            },
+          },
+          {
+            words: "Save as JSON",
+            onSelect: () => {
+              saveAs(new Blob([rubricJson(rubric)], { type: "application/json" }), `${rubric.name}.json`);
+            },
+          },
+          null,
+          {
+            words: "Remove",
+            onSelect: onRemove,
+          },
+        ]}
+      />
+    </li>
   );
 }

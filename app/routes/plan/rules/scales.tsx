@@ -42,38 +42,20 @@ export function Scales({
     form.reset();
     setChanging(null);
   };
-  const label = "block text-[13px] text-soft";
   return (
     <section aria-label="Short scales">
       <h2 className="border-t-2 border-ink pt-2 font-semibold">Short scales</h2>
       <ul className="mt-1 text-[14.5px]">
         {scales.map((scale) => (
-          <li key={scale.id} className="flex items-baseline gap-4 border-b border-rule py-1.5">
-            <span className="flex-1">
-              <strong className="font-semibold">{scale.name}</strong>{" "}
-              <span className="text-soft">{KINDS[scale.kind]}: </span>
-              {scale.levels
-                .map((level) => (level.percent === null ? level.name : `${level.name} ${inMark(level.percent)} %`))
-                .join(" · ")}
-            </span>
-            <button
-              type="button"
-              className="link text-[13px]"
-              onClick={() => {
-                setChanging(scale);
-                setTrouble(null);
-              }}
-            >
-              Change<span className="sr-only"> {scale.name}</span>
-            </button>
-            <button
-              type="button"
-              className="link text-[13px]"
-              onClick={() => void send({ type: "removeScale", scaleId: scale.id }).then(setTrouble)}
-            >
-              Remove<span className="sr-only"> {scale.name}</span>
-            </button>
-          </li>
+          <ScaleLine
+            key={scale.id}
+            scale={scale}
+            onChange={() => {
+              setChanging(scale);
+              setTrouble(null);
+            }}
+            onRemove={() => void send({ type: "removeScale", scaleId: scale.id }).then(setTrouble)}
+          />
         ))}
       </ul>
       {scales.length === 0 && (
@@ -85,40 +67,7 @@ export function Scales({
         className="mt-3 flex flex-wrap items-end gap-3"
         onSubmit={(event) => void submit(event)}
       >
-        <label className={`${label} w-52`}>
-          Name
-          <input
-            name="name"
-            required
-            maxLength={200}
-            defaultValue={changing?.name}
-            autoFocus={changing !== null}
-            className="field text-[15px] text-ink"
-            placeholder="Safety check"
-          />
-        </label>
-        <label className={label}>
-          Kind
-          <Choice
-            name="kind"
-            defaultValue={changing?.kind}
-            className="text-[15px]"
-            options={Object.entries(KINDS).map(([kind, words]) => [kind, words] as const)}
-          />
-        </label>
-        <label className={`${label} w-64`}>
-          Levels, highest first
-          <textarea
-            name="levels"
-            required
-            rows={2}
-            defaultValue={changing?.levels
-              .map(({ name, percent }) => [name, percent].filter(Boolean).join(" "))
-              .join("\n")}
-            className="field text-[15px] text-ink"
-            placeholder={"Pass 100\nNot yet 0"}
-          />
-        </label>
+        <ScaleFields changing={changing} />
         <button type="submit" className="act act-quiet">
           {changing ? "Change scale" : "Add scale"}
         </button>
@@ -141,6 +90,77 @@ export function Scales({
         )}
       </form>
     </section>
+  );
+}
+
+function ScaleLine({
+  scale,
+  onChange,
+  onRemove,
+}: {
+  readonly scale: Scale;
+  readonly onChange: () => void;
+  readonly onRemove: () => void;
+}) {
+  return (
+    <li className="flex items-baseline gap-4 border-b border-rule py-1.5">
+      <span className="flex-1">
+        <strong className="font-semibold">{scale.name}</strong> <span className="text-soft">{KINDS[scale.kind]}: </span>
+        {scale.levels
+          .map((level) => (level.percent === null ? level.name : `${level.name} ${inMark(level.percent)} %`))
+          .join(" · ")}
+      </span>
+      <button type="button" className="link text-[13px]" onClick={onChange}>
+        Change<span className="sr-only"> {scale.name}</span>
+      </button>
+      <button type="button" className="link text-[13px]" onClick={onRemove}>
+        Remove<span className="sr-only"> {scale.name}</span>
+      </button>
+    </li>
+  );
+}
+
+const LABEL = "block text-[13px] text-soft";
+
+/** The fields of a scale, of one that is changed or of a new one. */
+function ScaleFields({ changing }: { readonly changing: Scale | null }) {
+  return (
+    <>
+      <label className={`${LABEL} w-52`}>
+        Name
+        <input
+          name="name"
+          required
+          maxLength={200}
+          defaultValue={changing?.name}
+          autoFocus={changing !== null}
+          className="field text-[15px] text-ink"
+          placeholder="Safety check"
+        />
+      </label>
+      <label className={LABEL}>
+        Kind
+        <Choice
+          name="kind"
+          defaultValue={changing?.kind}
+          className="text-[15px]"
+          options={Object.entries(KINDS).map(([kind, words]) => [kind, words] as const)}
+        />
+      </label>
+      <label className={`${LABEL} w-64`}>
+        Levels, highest first
+        <textarea
+          name="levels"
+          required
+          rows={2}
+          defaultValue={changing?.levels
+            .map(({ name, percent }) => [name, percent].filter(Boolean).join(" "))
+            .join("\n")}
+          className="field text-[15px] text-ink"
+          placeholder={"Pass 100\nNot yet 0"}
+        />
+      </label>
+    </>
   );
 }
 

@@ -40,7 +40,6 @@ export function RosterEntry({
   const table = useMemo(() => readRosterTable(text), [text]);
   const roles = chosen?.length === table.roles.length ? chosen : table.roles;
   const { students, issues } = useMemo(() => rosterFrom(table, roles, new Set(taken)), [table, roles, taken]);
-  const columns = table.roles.length;
 
   const set = (next: string) => {
     setText(next);
@@ -85,54 +84,10 @@ export function RosterEntry({
           void add();
         }}
       />
-      {text.trim() !== "" && columns > 1 && (
-        <table className="mt-3 w-full text-[13.5px]">
-          <caption className="sr-only">The columns of the roster and what they hold</caption>
-          <thead>
-            <tr>
-              {roles.map((role, index) => (
-                <th key={index} className="pe-2 pb-1 text-left font-normal">
-                  <Choice
-                    label={`Column ${String(index + 1)}${table.head?.[index] ? `, ${table.head[index]}` : ""}`}
-                    className="!py-1 text-[13px]"
-                    value={role}
-                    onChoose={(picked) => {
-                      const next = picked;
-                      setChosen(roles.map((one, place) => (place === index ? next : one === next ? "ignore" : one)));
-                    }}
-                    options={ROSTER_ROLES.map((one) => [one, ROLE_WORDS[one]] as const)}
-                  />
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {table.rows.slice(0, SHOWN).map((row, line) => (
-              <tr key={line} className="border-b border-rule">
-                {row.map((cell, index) => (
-                  <td
-                    key={index}
-                    className={`py-0.5 pe-2 ${roles[index] === "ignore" ? "text-soft line-through" : ""}`}
-                  >
-                    {cell}
-                  </td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
+      {text.trim() !== "" && table.roles.length > 1 && (
+        <ColumnPreview table={table} roles={roles} onRoles={setChosen} />
       )}
-      {text.trim() !== "" && columns > 1 && table.rows.length > SHOWN && (
-        <p className="mt-1 text-[13px] text-soft">
-          and {counted(table.rows.length - SHOWN, "more line", "more lines")}
-        </p>
-      )}
-      {issues.slice(0, SHOWN).map((issue) => (
-        <p key={issue.line} className="mt-1 text-[13.5px] text-ochre">
-          {rosterWords(issue)}
-        </p>
-      ))}
-      {issues.length > SHOWN && <p className="text-[13px] text-soft">and {counted(issues.length - SHOWN, "more")}</p>}
+      <RosterIssues issues={issues} />
       <div className="mt-2 flex items-center gap-3">
         <button type="button" className="act act-first" disabled={students.length === 0} onClick={() => void add()}>
           {students.length === 0 ? "Add students" : `Add ${counted(students.length, "student")}`}
@@ -154,5 +109,71 @@ export function RosterEntry({
         </p>
       )}
     </section>
+  );
+}
+
+type RosterTable = ReturnType<typeof readRosterTable>;
+
+/** The first lines of a roster under what each column is taken for, which can be said otherwise. */
+function ColumnPreview({
+  table,
+  roles,
+  onRoles,
+}: {
+  readonly table: RosterTable;
+  readonly roles: readonly RosterRole[];
+  readonly onRoles: (roles: readonly RosterRole[]) => void;
+}) {
+  const lines = table.rows.length;
+  return (
+    <>
+      <table className="mt-3 w-full text-[13.5px]">
+        <caption className="sr-only">The columns of the roster and what they hold</caption>
+        <thead>
+          <tr>
+            {roles.map((role, index) => (
+              <th key={index} className="pe-2 pb-1 text-left font-normal">
+                <Choice
+                  label={`Column ${String(index + 1)}${table.head?.[index] ? `, ${table.head[index]}` : ""}`}
+                  className="!py-1 text-[13px]"
+                  value={role}
+                  onChoose={(next) => {
+                    onRoles(roles.map((one, place) => (place === index ? next : one === next ? "ignore" : one)));
+                  }}
+                  options={ROSTER_ROLES.map((one) => [one, ROLE_WORDS[one]] as const)}
+                />
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {table.rows.slice(0, SHOWN).map((row, line) => (
+            <tr key={line} className="border-b border-rule">
+              {row.map((cell, index) => (
+                <td key={index} className={`py-0.5 pe-2 ${roles[index] === "ignore" ? "text-soft line-through" : ""}`}>
+                  {cell}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {lines > SHOWN && (
+        <p className="mt-1 text-[13px] text-soft">and {counted(lines - SHOWN, "more line", "more lines")}</p>
+      )}
+    </>
+  );
+}
+
+function RosterIssues({ issues }: { readonly issues: ReturnType<typeof rosterFrom>["issues"] }) {
+  return (
+    <>
+      {issues.slice(0, SHOWN).map((issue) => (
+        <p key={issue.line} className="mt-1 text-[13.5px] text-ochre">
+          {rosterWords(issue)}
+        </p>
+      ))}
+      {issues.length > SHOWN && <p className="text-[13px] text-soft">and {counted(issues.length - SHOWN, "more")}</p>}
+    </>
   );
 }

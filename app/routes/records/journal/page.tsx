@@ -1,5 +1,5 @@
 import { useMemo } from "react";
-import { assignmentsOf, rosterName, studentsOf } from "#core/model";
+import { assignmentsOf, rosterName, studentsOf, type CourseState } from "#core/model";
 import { counted } from "#core/words";
 import { live, useLive } from "../../../course/live";
 import { openCourse } from "../../../course/open-course";
@@ -69,42 +69,7 @@ export default function JournalPage({ loaderData, params }: Route.ComponentProps
             setFind(event.target.value);
           }}
         />
-        <FilterChoice
-          label="Student"
-          all="All students"
-          value={student}
-          options={studentsOf(state).map((one) => [inAddress(one.id), rosterName(state, one)])}
-          onChoose={(value) => {
-            set("student", value);
-          }}
-        />
-        <FilterChoice
-          label="Assignment"
-          all="All assignments"
-          value={assignment}
-          options={assignmentsOf(state).map(({ id, name }) => [inAddress(id), name])}
-          onChoose={(value) => {
-            set("assignment", value);
-          }}
-        />
-        <FilterChoice
-          label="Kind of change"
-          all="All kinds"
-          value={kind}
-          options={JOURNAL_KINDS.map(([id, words]) => [id, words])}
-          onChoose={(value) => {
-            set("kind", value);
-          }}
-        />
-        <FilterChoice
-          label="Who made the change"
-          all="Everybody"
-          value={who}
-          options={Object.values(state.markers).map(({ id, name }) => [inAddress(id), name])}
-          onChoose={(value) => {
-            set("who", value);
-          }}
-        />
+        <Filters state={state} {...{ student, assignment, kind, who }} set={set} />
         <span className="flex items-center gap-3">
           <DateField
             label="From"
@@ -134,6 +99,60 @@ export default function JournalPage({ loaderData, params }: Route.ComponentProps
       <JournalTable slot={params.slot} state={state} entries={entries} found={found} />
       {found.length === 0 && <p className="mt-4 text-soft">No change fits. Loosen the filters above.</p>}
     </main>
+  );
+}
+
+/** What the journal is filtered by, chosen from lists. */
+function Filters({
+  state,
+  student,
+  assignment,
+  kind,
+  who,
+  set,
+}: Readonly<Record<"student" | "assignment" | "kind" | "who", string>> & {
+  readonly state: CourseState;
+  readonly set: (name: string, value: string) => void;
+}) {
+  return (
+    <>
+      <FilterChoice
+        label="Student"
+        all="All students"
+        value={student}
+        options={studentsOf(state).map((one) => [inAddress(one.id), rosterName(state, one)])}
+        onChoose={(value) => {
+          set("student", value);
+        }}
+      />
+      <FilterChoice
+        label="Assignment"
+        all="All assignments"
+        value={assignment}
+        options={assignmentsOf(state).map(({ id, name }) => [inAddress(id), name])}
+        onChoose={(value) => {
+          set("assignment", value);
+        }}
+      />
+      <FilterChoice
+        label="Kind of change"
+        all="All kinds"
+        value={kind}
+        options={JOURNAL_KINDS.map(([id, words]) => [id, words])}
+        onChoose={(value) => {
+          set("kind", value);
+        }}
+      />
+      <FilterChoice
+        label="Who made the change"
+        all="Everybody"
+        value={who}
+        options={Object.values(state.markers).map(({ id, name }) => [inAddress(id), name])}
+        onChoose={(value) => {
+          set("who", value);
+        }}
+      />
+    </>
   );
 }
 

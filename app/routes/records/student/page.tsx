@@ -43,104 +43,27 @@ export default function StudentPage({ loaderData, params }: Route.ComponentProps
     [state, student, outlook, provenances],
   );
   const change = useChange();
-  const navigate = useNavigate();
-  const go = (id: string | null) => {
-    if (id) void navigate(studentAddress(params.slot, id));
-  };
   return (
     <main className="mx-auto w-full max-w-[1080px] px-[30px] pt-6 pb-16 print:max-w-none print:pt-0">
       <title>{`${rows.name} · Students`}</title>
       <div className="flex items-baseline justify-between gap-6">
         <h1 className="page-title">{rows.name}</h1>
-        <p className="flex gap-5 text-sm print:hidden">
-          <button
-            type="button"
-            className="link disabled:opacity-40"
-            disabled={!rows.before}
-            onClick={() => {
-              go(rows.before);
-            }}
-          >
-            Student before
-          </button>
-          <button
-            type="button"
-            className="link disabled:opacity-40"
-            disabled={!rows.after}
-            onClick={() => {
-              go(rows.after);
-            }}
-          >
-            Next student
-          </button>
-          <Link className="link" to={windowAddress(params.slot, student.id)}>
-            What they see
-          </Link>
-          <button
-            type="button"
-            className="link"
-            onClick={() => {
-              window.print();
-            }}
-          >
-            Print
-          </button>
-        </p>
+        <Links slot={params.slot} studentId={student.id} rows={rows} />
       </div>
       <p className="mt-1 text-sm text-soft">{rows.subtitle}</p>
       <OutlookBar rows={rows} />
       <div className="mt-6 grid gap-10 lg:grid-cols-[minmax(0,1fr)_380px] print:block">
         <div>
           {rows.categories.map((category) => (
-            <section key={category.id} aria-label={category.name} className="mb-5 break-inside-avoid">
-              <h2 className="flex justify-between border-t-2 border-ink pt-1.5 text-sm font-semibold">
-                <span>{category.name}</span>
-                <span className="figures">{category.percent}</span>
-              </h2>
-              <table className="mt-1 w-full text-[14px]">
-                <caption className="sr-only">Work in {category.name}</caption>
-                <tbody>
-                  {category.work.map((work) => (
-                    <Work
-                      key={work.assignmentId}
-                      work={work}
-                      to={deskAddress(params.slot, work.assignmentId, student.id)}
-                    />
-                  ))}
-                </tbody>
-              </table>
-              {category.work.length === 0 && <p className="text-[14px] text-soft">No assignment yet.</p>}
-            </section>
+            <CategoryWork
+              key={category.id}
+              category={category}
+              addressOf={(work) => deskAddress(params.slot, work.assignmentId, student.id)}
+            />
           ))}
         </div>
         <div className="space-y-6">
-          <section aria-label="Still needed">
-            <h2 className="border-t-2 border-ink pt-1.5 text-sm font-semibold">Still needed, on average, for</h2>
-            <table className="mt-1 w-full text-[14px]">
-              <tbody>
-                {rows.needed.map(({ goal, words, reached }) => (
-                  <tr key={goal} className="border-b border-rule">
-                    <th scope="row" className="py-1 text-left font-normal">
-                      {goal}
-                    </th>
-                    <td className={`figures text-right ${reached ? "text-green" : "text-soft"}`}>{words}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </section>
-          {rows.bonus.length > 0 && (
-            <section aria-label="Bonus work">
-              <h2 className="border-t-2 border-ink pt-1.5 text-sm font-semibold">Bonus work</h2>
-              <ul className="mt-1 text-[14px]">
-                {rows.bonus.map(({ name, words }) => (
-                  <li key={name} className="flex justify-between border-b border-rule py-1">
-                    {name} <span className="text-soft">{words}</span>
-                  </li>
-                ))}
-              </ul>
-            </section>
-          )}
+          <Needed rows={rows} />
           <section aria-label="How the total came about">
             <h2 className="flex justify-between border-t-2 border-ink pt-1.5 text-sm font-semibold">
               How the total came about
@@ -168,6 +91,114 @@ export default function StudentPage({ loaderData, params }: Route.ComponentProps
         </div>
       </div>
     </main>
+  );
+}
+
+type Rows = ReturnType<typeof studentRows>;
+
+/** The ways on from a student. */
+function Links({ slot, studentId, rows }: { readonly slot: string; readonly studentId: string; readonly rows: Rows }) {
+  const navigate = useNavigate();
+  const go = (id: string | null) => {
+    if (id) void navigate(studentAddress(slot, id));
+  };
+  return (
+    <p className="flex gap-5 text-sm print:hidden">
+      <button
+        type="button"
+        className="link disabled:opacity-40"
+        disabled={!rows.before}
+        onClick={() => {
+          go(rows.before);
+        }}
+      >
+        Student before
+      </button>
+      <button
+        type="button"
+        className="link disabled:opacity-40"
+        disabled={!rows.after}
+        onClick={() => {
+          go(rows.after);
+        }}
+      >
+        Next student
+      </button>
+      <Link className="link" to={windowAddress(slot, studentId)}>
+        What they see
+      </Link>
+      <button
+        type="button"
+        className="link"
+        onClick={() => {
+          window.print();
+        }}
+      >
+        Print
+      </button>
+    </p>
+  );
+}
+
+/** The work of one category with what each came to. */
+function CategoryWork({
+  category,
+  addressOf,
+}: {
+  readonly category: Rows["categories"][number];
+  readonly addressOf: (work: WorkRow) => string;
+}) {
+  return (
+    <section aria-label={category.name} className="mb-5 break-inside-avoid">
+      <h2 className="flex justify-between border-t-2 border-ink pt-1.5 text-sm font-semibold">
+        <span>{category.name}</span>
+        <span className="figures">{category.percent}</span>
+      </h2>
+      <table className="mt-1 w-full text-[14px]">
+        <caption className="sr-only">Work in {category.name}</caption>
+        <tbody>
+          {category.work.map((work) => (
+            <Work key={work.assignmentId} work={work} to={addressOf(work)} />
+          ))}
+        </tbody>
+      </table>
+      {category.work.length === 0 && <p className="text-[14px] text-soft">No assignment yet.</p>}
+    </section>
+  );
+}
+
+/** What is still needed for each letter, and what bonus work was done. */
+function Needed({ rows }: { readonly rows: Rows }) {
+  return (
+    <>
+      <section aria-label="Still needed">
+        <h2 className="border-t-2 border-ink pt-1.5 text-sm font-semibold">Still needed, on average, for</h2>
+        <table className="mt-1 w-full text-[14px]">
+          <tbody>
+            {rows.needed.map(({ goal, words, reached }) => (
+              <tr key={goal} className="border-b border-rule">
+                <th scope="row" className="py-1 text-left font-normal">
+                  {goal}
+                </th>
+                <td className={`figures text-right ${reached ? "text-green" : "text-soft"}`}>{words}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </section>
+      {rows.bonus.length > 0 && (
+        <section aria-label="Bonus work">
+          <h2 className="border-t-2 border-ink pt-1.5 text-sm font-semibold">Bonus work</h2>
+          <ul className="mt-1 text-[14px]">
+            {rows.bonus.map(({ name, words }) => (
+              <li key={name} className="flex justify-between border-b border-rule py-1">
+                {name} <span className="text-soft">{words}</span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </>
   );
 }
 

@@ -1,5 +1,5 @@
 import { useMemo, useState } from "react";
-import { fromLocalText } from "#core/kernel";
+import { fromLocalText, type Instant } from "#core/kernel";
 import { checkedAfter, type Checked, type Command, type Context } from "#core/changes";
 import { courseOf } from "#core/model";
 import { stopsRelease, withStop } from "#core/release";
@@ -32,7 +32,6 @@ export function TotalPanel({ slot, total, rows, checked, context, leaksTo, nameO
   const trouble = useTroubleOf(useChange());
   const [said, setSaid] = useState<string | null>(null);
   const [asked, setAsked] = useState<Asked | null>(null);
-  const [moment, setMoment] = useState("");
   const { state } = checked;
   const { seal, name } = total;
   const [shows, setShows] = useState(seal.shows);
@@ -48,42 +47,18 @@ export function TotalPanel({ slot, total, rows, checked, context, leaksTo, nameO
     setSaid(refused ?? words);
     return refused;
   };
-  const at = fromLocalText(moment, rows.timeZone);
   const other = rows.restOn === "released" ? "all" : "released";
   return (
     <section className="mt-4 border-t-2 border-ink pt-2" aria-label={`Seal of the ${name} total`}>
       <h2 className="text-[16px] font-semibold">{name} total</h2>
-      <div className="mt-2 flex flex-wrap items-center gap-x-6 gap-y-1.5 text-[14px]">
-        <OneOf
-          label="How students see it"
-          value={shows}
-          options={[
-            ["percent", "as a figure"],
-            ["letter", "as a letter only"],
-          ]}
-          onChoose={setShows}
-        />
-        <span className="text-soft">
-          All totals rest on {rows.restOn === "released" ? "released work only" : "all work, released or not"}.{" "}
-          <button
-            type="button"
-            className="link"
-            onClick={() => {
-              setAsked({
-                title: `Let totals rest on ${other === "all" ? "all work" : "released work only"}`,
-                detail:
-                  other === "all"
-                    ? "Sealed scores then enter the totals students see, and may be worked out from them."
-                    : "Sealed scores then enter no total a student sees.",
-                action: "Change what they rest on",
-                command: { type: "restTotals", on: other },
-              });
-            }}
-          >
-            Let them rest on {other === "all" ? "all work" : "released work only"}
-          </button>
-        </span>
-      </div>
+      <HowShown
+        shows={shows}
+        onShows={setShows}
+        restOn={rows.restOn}
+        onRest={() => {
+          setAsked(restAsked(other));
+        }}
+      />
       <PreflightList
         slot={slot}
         assignmentId=""
@@ -114,39 +89,17 @@ export function TotalPanel({ slot, total, rows, checked, context, leaksTo, nameO
           </button>
         )}
         {!open && (
-          <span className="flex items-center gap-1.5 text-[14px]">
-            <DateField
-              label="or from"
-              labelled="before"
-              precision="moment"
-              value={moment}
-              hint={`Time of the course: ${rows.timeZone}`}
-              onChange={setMoment}
-            />
-            <button
-              type="button"
-              className="act act-quiet"
-              disabled={!at}
-              onClick={() => void send({ type: "sealTotal", id: total.id, state: "timed", at, shows }, "Timed.")}
-            >
-              Set the time
-            </button>
-          </span>
+          <TimeField
+            timeZone={rows.timeZone}
+            onTime={(at) => void send({ type: "sealTotal", id: total.id, state: "timed", at, shows }, "Timed.")}
+          />
         )}
         {seal.state !== "sealed" && (
           <button
             type="button"
             className="act act-quiet !text-wax"
             onClick={() => {
-              setAsked({
-                title: `Seal the ${name} total`,
-                detail:
-                  total.seen.length === 0
-                    ? "Students see it no longer. Nobody has opened their totals."
-                    : `${counted(total.seen.length, "student has", "students have")} already seen their totals, and sealing does not undo that: ${namesWords(total.seen, nameOf)}.`,
-                action: "Take back and seal",
-                command: { type: "sealTotal", id: total.id, state: "sealed", at: null, shows: seal.shows },
-              });
+              setAsked(sealAsked(total, nameOf));
             }}
           >
             Take back and seal
@@ -170,6 +123,89 @@ export function TotalPanel({ slot, total, rows, checked, context, leaksTo, nameO
         />
       )}
     </section>
+  );
+}
+
+/** What is asked before totals rest on other work. */
+const restAsked = (on: "all" | "released"): Asked => ({
+  title: `Let totals rest on ${on === "all" ? "all work" : "released work only"}`,
+  detail:
+    on === "all"
+      ? "Sealed scores then enter the totals students see, and may be worked out from them."
+      : "Sealed scores then enter no total a student sees.",
+  action: "Change what they rest on",
+  command: { type: "restTotals", on },
+});
+
+/** What is asked before a total is sealed. */
+const sealAsked = ({ id, name, seal, seen }: TotalRow, nameOf: (id: string) => string): Asked => ({
+  title: `Seal the ${name} total`,
+  detail:
+    seen.length === 0
+      ? "Students see it no longer. Nobody has opened their totals."
+      : `${counted(seen.length, "student has", "students have")} already seen their totals, and sealing does not undo that: ${namesWords(seen, nameOf)}.`,
+  action: "Take back and seal",
+  command: { type: "sealTotal", id, state: "sealed", at: null, shows: seal.shows },
+});
+
+/** How students see a total, and what all totals rest on. */
+function HowShown({
+  shows,
+  onShows,
+  restOn,
+  onRest,
+}: {
+  readonly shows: TotalRow["seal"]["shows"];
+  readonly onShows: (shows: TotalRow["seal"]["shows"]) => void;
+  readonly restOn: ReleaseRows["restOn"];
+  readonly onRest: () => void;
+}) {
+  return (
+    <div className="mt-2 flex flex-wrap items-center gap-x-6 gap-y-1.5 text-[14px]">
+      <OneOf
+        label="How students see it"
+        value={shows}
+        options={[
+          ["percent", "as a figure"],
+          ["letter", "as a letter only"],
+        ]}
+        onChoose={onShows}
+      />
+      <span className="text-soft">
+        All totals rest on {restOn === "released" ? "released work only" : "all work, released or not"}.{" "}
+        <button type="button" className="link" onClick={onRest}>
+          Let them rest on {restOn === "released" ? "all work" : "released work only"}
+        </button>
+      </span>
+    </div>
+  );
+}
+
+/** A moment from which the total goes out. */
+function TimeField({ timeZone, onTime }: { readonly timeZone: string; readonly onTime: (at: Instant) => void }) {
+  const [moment, setMoment] = useState("");
+  const at = fromLocalText(moment, timeZone);
+  return (
+    <span className="flex items-center gap-1.5 text-[14px]">
+      <DateField
+        label="or from"
+        labelled="before"
+        precision="moment"
+        value={moment}
+        hint={`Time of the course: ${timeZone}`}
+        onChange={setMoment}
+      />
+      <button
+        type="button"
+        className="act act-quiet"
+        disabled={!at}
+        onClick={() => {
+          if (at) onTime(at);
+        }}
+      >
+        Set the time
+      </button>
+    </span>
   );
 }
 

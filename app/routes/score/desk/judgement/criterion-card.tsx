@@ -35,7 +35,6 @@ export function CriterionCard(props: CriterionCardProps) {
   const { row, marked } = props;
   const { criterion, points, notApplicable } = row;
   const [pointed, setPointed] = useState<string | null>(null);
-  const [noting, setNoting] = useState(false);
   const level = points === null ? null : levelAt(criterion, points);
   const described = criterion.levels.find((item) => item.id === pointed) ?? level;
   return (
@@ -43,36 +42,7 @@ export function CriterionCard(props: CriterionCardProps) {
       aria-label={criterion.name}
       className={`border-t border-rule px-4 pt-2.5 pb-2.5 ${marked ? "bg-sheet shadow-[inset_3px_0_0_var(--ink)]" : ""}`}
     >
-      <div className="flex items-baseline gap-2">
-        <span aria-hidden="true" className="size-2.5 shrink-0 rounded-[3px]" style={{ background: row.colour }} />
-        <h2 className="text-[15px] leading-tight font-semibold">
-          {criterion.name} <span className="figures font-normal text-soft">{props.place}</span>
-        </h2>
-        <span className="figures ms-auto text-[15px] whitespace-nowrap">
-          {props.typing ? (
-            <PointsField
-              place={`points/${props.paper}/${criterion.id}`}
-              label={`Points for ${criterion.name}`}
-              value={points ?? ""}
-              onKeep={props.onPoints}
-              onDone={props.onTypingDone}
-            />
-          ) : (
-            <>
-              <LeftPoints place={`points/${props.paper}/${criterion.id}`} onOpen={props.onTyping} />
-              <button
-                type="button"
-                className="rounded px-1 hover:bg-table"
-                aria-label={`Type points for ${criterion.name}`}
-                onClick={props.onTyping}
-              >
-                <strong>{notApplicable ? "n/a" : inMark(points ?? "–")}</strong>{" "}
-                <span className="text-soft">/ {inMark(row.maximum)}</span>
-              </button>
-            </>
-          )}
-        </span>
-      </div>
+      <CardHead {...props} />
       <Ruler
         criterion={criterion}
         points={points}
@@ -96,23 +66,79 @@ export function CriterionCard(props: CriterionCardProps) {
           <span aria-hidden="true">◇ </span>Asks for a passage: select one and press {props.place}.
         </p>
       )}
-      {row.evidence.length > 0 && (
-        <ul aria-label={`Evidence for ${criterion.name}`} className="mt-1.5 flex flex-wrap gap-1">
-          {row.evidence.map(({ noteId, label }) => (
-            <li key={noteId}>
-              <button
-                type="button"
-                className="rounded-[3px] border border-rule bg-sheet px-1.5 text-[13px] leading-5 hover:border-soft"
-                onClick={() => {
-                  props.onEvidence(noteId);
-                }}
-              >
-                {label}
-              </button>
-            </li>
-          ))}
-        </ul>
-      )}
+      <EvidenceChips {...props} />
+      <CardTexts {...props} />
+    </section>
+  );
+}
+
+/** The criterion's name and key, and its points, which can be typed. */
+function CardHead(props: CriterionCardProps) {
+  const { row } = props;
+  const { criterion, points, notApplicable } = row;
+  return (
+    <div className="flex items-baseline gap-2">
+      <span aria-hidden="true" className="size-2.5 shrink-0 rounded-[3px]" style={{ background: row.colour }} />
+      <h2 className="text-[15px] leading-tight font-semibold">
+        {criterion.name} <span className="figures font-normal text-soft">{props.place}</span>
+      </h2>
+      <span className="figures ms-auto text-[15px] whitespace-nowrap">
+        {props.typing ? (
+          <PointsField
+            place={`points/${props.paper}/${criterion.id}`}
+            label={`Points for ${criterion.name}`}
+            value={points ?? ""}
+            onKeep={props.onPoints}
+            onDone={props.onTypingDone}
+          />
+        ) : (
+          <>
+            <LeftPoints place={`points/${props.paper}/${criterion.id}`} onOpen={props.onTyping} />
+            <button
+              type="button"
+              className="rounded px-1 hover:bg-table"
+              aria-label={`Type points for ${criterion.name}`}
+              onClick={props.onTyping}
+            >
+              <strong>{notApplicable ? "n/a" : inMark(points ?? "–")}</strong>{" "}
+              <span className="text-soft">/ {inMark(row.maximum)}</span>
+            </button>
+          </>
+        )}
+      </span>
+    </div>
+  );
+}
+
+/** The passages that decided it, as the way to them. */
+function EvidenceChips({ row, onEvidence }: CriterionCardProps) {
+  if (row.evidence.length === 0) return null;
+  return (
+    <ul aria-label={`Evidence for ${row.criterion.name}`} className="mt-1.5 flex flex-wrap gap-1">
+      {row.evidence.map(({ noteId, label }) => (
+        <li key={noteId}>
+          <button
+            type="button"
+            className="rounded-[3px] border border-rule bg-sheet px-1.5 text-[13px] leading-5 hover:border-soft"
+            onClick={() => {
+              onEvidence(noteId);
+            }}
+          >
+            {label}
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** The comment to the student, and the note for instructors only. */
+function CardTexts(props: CriterionCardProps) {
+  const { row, marked } = props;
+  const { criterion } = row;
+  const [noting, setNoting] = useState(false);
+  return (
+    <>
       {(row.comment !== "" || props.commenting) && (
         <DraftField
           place={`comment/${props.paper}/${criterion.id}`}
@@ -154,7 +180,7 @@ export function CriterionCard(props: CriterionCardProps) {
           Private note on this criterion
         </button>
       )}
-    </section>
+    </>
   );
 }
 

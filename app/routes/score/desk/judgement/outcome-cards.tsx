@@ -1,5 +1,6 @@
-import { useRef, type KeyboardEvent, type Ref } from "react";
+import { useRef, type KeyboardEvent, type ReactNode, type Ref } from "react";
 import type { ChangeResult, Command } from "#core/changes";
+import type { CriterionId } from "#core/kernel";
 import type { OutcomeRow } from "#core/scoring";
 import { DraftField } from "../../../../ui/fields/draft-field";
 import type { DeskRows } from "../rows";
@@ -34,6 +35,17 @@ export function OutcomeCards({ rows, wholeGroup, send, firstRef, onLast }: Outco
     );
     return true;
   };
+  const comments = (row: OutcomeRow, criterionId: CriterionId) => (
+    <DraftField
+      place={`comment/${place.assignmentId}/${place.studentId}/${criterionId}`}
+      label={`Comment on ${row.name}`}
+      labelHidden
+      placeholder="To the student, on this outcome"
+      value={row.comment}
+      onKeep={(comment, seen) => send({ type: "setCriterionComment", ...place, ...scope, criterionId, comment, seen })}
+      className="mt-1.5"
+    />
+  );
   const goTo = (index: number) => {
     if (index >= rows.outcomes.length) onLast();
     else groups.current[Math.max(0, index)]?.focus();
@@ -58,85 +70,96 @@ export function OutcomeCards({ rows, wholeGroup, send, firstRef, onLast }: Outco
         Outcomes, apart from the score <kbd className="ms-1 rounded-[3px] border border-rule px-1">O</kbd>
       </h2>
       {rows.outcomes.map((row, index) => (
-        <div key={row.key} className="pt-2">
-          <div
-            ref={(element) => {
-              groups.current[index] = element;
-              if (index !== first) return;
-              if (typeof firstRef === "function") firstRef(element);
-              else if (firstRef) firstRef.current = element;
-            }}
-            role="radiogroup"
-            aria-label={`Outcome ${row.name}: ${row.given === null ? "open" : (row.levels[row.given - 1]?.name ?? "")}`}
-            // The keys of an outcome act while it has the focus, so that they cannot be taken for the score's.
-            tabIndex={0}
-            className="rounded-[3px] outline-offset-2"
-            onKeyDown={(event) => {
-              onKey(event, row, index);
-            }}
-          >
-            <div className="flex items-baseline justify-between gap-2">
-              <h3 className="text-[14px] leading-tight">{row.name}</h3>
-              {row.given !== null && (
-                <button
-                  type="button"
-                  tabIndex={-1}
-                  aria-label={`Open again: ${row.name}`}
-                  className="text-[13px] text-soft underline decoration-rule underline-offset-2 hover:text-ink"
-                  onClick={() => {
-                    give(row, null);
-                  }}
-                >
-                  Open again
-                </button>
-              )}
-            </div>
-            <div className="mt-1 flex overflow-hidden rounded-full border border-rule">
-              {row.levels.map((level, number) => (
-                <button
-                  key={level.id}
-                  type="button"
-                  role="radio"
-                  aria-checked={row.given === number + 1}
-                  tabIndex={-1}
-                  aria-label={`${row.name}: ${level.name}`}
-                  data-hint={level.descriptor}
-                  className={`min-h-[26px] min-w-0 flex-1 border-s border-rule px-1 text-[13px] first:border-s-0 pointer-coarse:min-h-11 ${row.given === number + 1 ? "bg-ink font-semibold text-paper" : "bg-sheet"}`}
-                  onClick={() => {
-                    give(row, number + 1);
-                  }}
-                >
-                  <span className={`figures me-1 ${row.given === number + 1 ? "" : "text-soft"}`}>{number + 1}</span>
-                  {level.name}
-                </button>
-              ))}
-            </div>
-          </div>
-          {row.given !== null && row.levels[row.given - 1]?.descriptor && (
-            <p className="mt-1 text-[13.5px] leading-snug text-soft">{row.levels[row.given - 1]?.descriptor}</p>
-          )}
-          {row.criterionId && row.given !== null && (
-            <DraftField
-              place={`comment/${place.assignmentId}/${place.studentId}/${row.criterionId}`}
-              label={`Comment on ${row.name}`}
-              labelHidden
-              placeholder="To the student, on this outcome"
-              value={row.comment}
-              onKeep={(comment, seen) =>
-                send({
-                  type: "setCriterionComment",
-                  ...place,
-                  ...scope,
-                  criterionId: row.criterionId as NonNullable<typeof row.criterionId>,
-                  comment,
-                  seen,
-                })
-              }
-              className="mt-1.5"
-            />
-          )}
-        </div>
+        <OutcomeCard
+          key={row.key}
+          row={row}
+          comments={comments}
+          groupRef={(element) => {
+            groups.current[index] = element;
+            if (index !== first) return;
+            if (typeof firstRef === "function") firstRef(element);
+            else if (firstRef) firstRef.current = element;
+          }}
+          onKeyDown={(event) => {
+            onKey(event, row, index);
+          }}
+          onGive={(digit) => {
+            give(row, digit);
+          }}
+        />
       ))}
     </section>
+  );
+}
+
+/** One outcome: its levels side by side, the one given, and its words. */
+function OutcomeCard({
+  row,
+  comments,
+  groupRef,
+  onKeyDown,
+  onGive,
+}: {
+  readonly row: OutcomeRow;
+  /** The field for a comment, where the outcome can have one. */
+  readonly comments: (row: OutcomeRow, criterionId: CriterionId) => ReactNode;
+  readonly groupRef: (element: HTMLDivElement | null) => void;
+  readonly onKeyDown: (event: KeyboardEvent) => void;
+  /** Gives the level of a digit, or opens the outcome again. */
+  readonly onGive: (digit: number | null) => void;
+}) {
+  return (
+    <div className="pt-2">
+      <div
+        ref={groupRef}
+        role="radiogroup"
+        aria-label={`Outcome ${row.name}: ${row.given === null ? "open" : (row.levels[row.given - 1]?.name ?? "")}`}
+        // The keys of an outcome act while it has the focus, so that they cannot be taken for the score's.
+        tabIndex={0}
+        className="rounded-[3px] outline-offset-2"
+        onKeyDown={onKeyDown}
+      >
+        <div className="flex items-baseline justify-between gap-2">
+          <h3 className="text-[14px] leading-tight">{row.name}</h3>
+          {row.given !== null && (
+            <button
+              type="button"
+              tabIndex={-1}
+              aria-label={`Open again: ${row.name}`}
+              className="text-[13px] text-soft underline decoration-rule underline-offset-2 hover:text-ink"
+              onClick={() => {
+                onGive(null);
+              }}
+            >
+              Open again
+            </button>
+          )}
+        </div>
+        <div className="mt-1 flex overflow-hidden rounded-full border border-rule">
+          {row.levels.map((level, number) => (
+            <button
+              key={level.id}
+              type="button"
+              role="radio"
+              aria-checked={row.given === number + 1}
+              tabIndex={-1}
+              aria-label={`${row.name}: ${level.name}`}
+              data-hint={level.descriptor}
+              className={`min-h-[26px] min-w-0 flex-1 border-s border-rule px-1 text-[13px] first:border-s-0 pointer-coarse:min-h-11 ${row.given === number + 1 ? "bg-ink font-semibold text-paper" : "bg-sheet"}`}
+              onClick={() => {
+                onGive(number + 1);
+              }}
+            >
+              <span className={`figures me-1 ${row.given === number + 1 ? "" : "text-soft"}`}>{number + 1}</span>
+              {level.name}
+            </button>
+          ))}
+        </div>
+      </div>
+      {row.given !== null && row.levels[row.given - 1]?.descriptor && (
+        <p className="mt-1 text-[13.5px] leading-snug text-soft">{row.levels[row.given - 1]?.descriptor}</p>
+      )}
+      {row.criterionId && row.given !== null && comments(row, row.criterionId)}
+    </div>
   );
 }

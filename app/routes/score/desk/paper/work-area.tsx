@@ -3,6 +3,7 @@ import { Link, useNavigate } from "react-router";
 import { isArchiveFile, type Zone } from "#core/model";
 import { inAddress } from "../../../../ui/address";
 import type { ChangeResult, Command } from "#core/changes";
+import type { AssignmentId, FileId, StudentId } from "#core/kernel";
 import { DropPlace } from "../../../../ui/files/drop-place";
 import { FileButton } from "../../../../ui/files/file-button";
 import { useFileChoice } from "../../../../ui/files/use-file-choice";
@@ -78,25 +79,7 @@ export function WorkArea(props: WorkAreaProps) {
   if (!work) return <NoWork slot={slot} rows={rows} handIn={handIn} files={files} />;
   const { file, blob } = work;
   const place = { assignmentId: rows.assignment.id, studentId: rows.student.id };
-  const actions: NoteActions = {
-    add: async (note) => {
-      const outcome = await send({
-        type: "addNote",
-        ...place,
-        fileId: file.id,
-        body: "",
-        forGroup: props.wholeGroup,
-        ...note,
-      });
-      return outcome.ok ? (outcome.value.patches[0]?.id ?? null) : null;
-    },
-    write: (noteId, body, seen) => send({ type: "editNote", noteId, body, seen }),
-    link: (noteId, criterionId) => void send({ type: "editNote", noteId, criterionId }),
-    colour: (noteId, colour) => void send({ type: "editNote", noteId, colour }),
-    move: (noteId, target) => send({ type: "editNote", noteId, target }),
-    draw: (page, colour, stroke) => void send({ type: "drawStroke", ...place, fileId: file.id, page, colour, stroke }),
-    remove: (noteId) => void send({ type: "removeNote", noteId }),
-  };
+  const actions = noteActions(send, { ...place, fileId: file.id }, props.wholeGroup);
   const more = (): MenuItems => [
     { words: "Save the marked paper (PDF)", onSelect: files.savePdf },
     { words: "Save the remarks (JSON-LD)", onSelect: files.saveAnnotations },
@@ -158,6 +141,32 @@ export function WorkArea(props: WorkAreaProps) {
       {marked.field}
     </DropPlace>
   );
+}
+
+/** What can be done with the remarks on a file, as what is sent for it. */
+function noteActions(
+  send: WorkAreaProps["send"],
+  place: { readonly assignmentId: AssignmentId; readonly studentId: StudentId; readonly fileId: FileId },
+  forGroup: boolean,
+): NoteActions {
+  return {
+    add: async (note) => {
+      const outcome = await send({
+        type: "addNote",
+        ...place,
+        body: "",
+        forGroup,
+        ...note,
+      });
+      return outcome.ok ? (outcome.value.patches[0]?.id ?? null) : null;
+    },
+    write: (noteId, body, seen) => send({ type: "editNote", noteId, body, seen }),
+    link: (noteId, criterionId) => void send({ type: "editNote", noteId, criterionId }),
+    colour: (noteId, colour) => void send({ type: "editNote", noteId, colour }),
+    move: (noteId, target) => send({ type: "editNote", noteId, target }),
+    draw: (page, colour, stroke) => void send({ type: "drawStroke", ...place, page, colour, stroke }),
+    remove: (noteId) => void send({ type: "removeNote", noteId }),
+  };
 }
 
 const attemptFile = ({ file, blob }: Work) => ({ file, blob, title: `Attempt ${String(file.attempt)}: ${file.name}` });
