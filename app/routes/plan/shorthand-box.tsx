@@ -52,13 +52,7 @@ export function ShorthandBox({ timeZone, today, categories, scales, first, onAdd
     if (!can) return;
     const words = await onAdd({
       type: "addAssignments",
-      assignments: read.items.map(({ category: named, categoryWeight, dueAt, givenAt, ...item }) => ({
-        ...item,
-        task: "",
-        dueAt: dueAt === null ? null : fromLocalText(dueAt, timeZone),
-        givenAt: givenAt === null ? null : fromLocalText(givenAt, timeZone),
-        category: named === null ? (chosen?.id ?? { name: fallback }) : { name: named, weight: categoryWeight },
-      })),
+      assignments: read.items.map((item) => assignmentFrom(item, timeZone, chosen?.id ?? { name: fallback })),
     });
     setTrouble(words);
     if (words === null) typed.clear();
@@ -101,20 +95,7 @@ export function ShorthandBox({ timeZone, today, categories, scales, first, onAdd
         </button>
       </div>
       {text.trim() === "" ? (
-        <div className="mt-1.5 flex flex-wrap items-baseline gap-x-4 text-[13px]">
-          <p id="shorthand-help" className="text-soft">
-            Name first, then points, dates, <em>in Papers 45 %</em>, <em>on paper</em>, <em>bonus</em>,{" "}
-            <em>in groups</em>, in any order. Enter adds, Shift Enter starts another line.
-          </p>
-          <FileButton
-            words="Line items of a roster-and-results set"
-            kind="roster"
-            look="link text-[13px]"
-            onFiles={([file]) => {
-              if (file) void readLineItems(file);
-            }}
-          />
-        </div>
+        <Help onFile={(file) => void readLineItems(file)} />
       ) : (
         <Preview items={read.items} issues={read.issues} fallback={fallback} timeZone={timeZone} />
       )}
@@ -125,6 +106,41 @@ export function ShorthandBox({ timeZone, today, categories, scales, first, onAdd
         </p>
       )}
     </section>
+  );
+}
+
+type Added = Extract<Command, { type: "addAssignments" }>["assignments"][number];
+
+/** The assignment that a line of shorthand comes to; where it names no category, it goes into `otherwise`. */
+const assignmentFrom = (
+  { category: named, categoryWeight, dueAt, givenAt, ...item }: ShorthandItem,
+  timeZone: string,
+  otherwise: Added["category"],
+): Added => ({
+  ...item,
+  task: "",
+  dueAt: dueAt === null ? null : fromLocalText(dueAt, timeZone),
+  givenAt: givenAt === null ? null : fromLocalText(givenAt, timeZone),
+  category: named === null ? otherwise : { name: named, weight: categoryWeight },
+});
+
+/** How a line is written, and the other way in. */
+function Help({ onFile }: { readonly onFile: (file: File) => void }) {
+  return (
+    <div className="mt-1.5 flex flex-wrap items-baseline gap-x-4 text-[13px]">
+      <p id="shorthand-help" className="text-soft">
+        Name first, then points, dates, <em>in Papers 45 %</em>, <em>on paper</em>, <em>bonus</em>, <em>in groups</em>,
+        in any order. Enter adds, Shift Enter starts another line.
+      </p>
+      <FileButton
+        words="Line items of a roster-and-results set"
+        kind="roster"
+        look="link text-[13px]"
+        onFiles={([file]) => {
+          if (file) onFile(file);
+        }}
+      />
+    </div>
   );
 }
 

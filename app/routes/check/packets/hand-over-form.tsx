@@ -83,19 +83,7 @@ export function HandOverForm({ looked, repository, session, job, isFirst }: Hand
       )}
       <ChosenPapers chosen={chosen} nameOf={nameOf} />
       <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
-        <label className="block text-[13px] text-soft">
-          Locked with a passphrase, if wished
-          <input
-            className="field block w-56 text-[15px] text-ink"
-            type="text"
-            autoComplete="off"
-            spellCheck={false}
-            value={passphrase}
-            onChange={(event) => {
-              setPassphrase(event.target.value);
-            }}
-          />
-        </label>
+        <LockField passphrase={passphrase} onPassphrase={setPassphrase} />
         <Tick checked={blind} onChange={setBlind}>
           blind: papers under numbers, without names
         </Tick>
@@ -167,6 +155,30 @@ function WhatFields({
         />
       </label>
     </div>
+  );
+}
+
+function LockField({
+  passphrase,
+  onPassphrase,
+}: {
+  readonly passphrase: string;
+  readonly onPassphrase: (passphrase: string) => void;
+}) {
+  return (
+    <label className="block text-[13px] text-soft">
+      Locked with a passphrase, if wished
+      <input
+        className="field block w-56 text-[15px] text-ink"
+        type="text"
+        autoComplete="off"
+        spellCheck={false}
+        value={passphrase}
+        onChange={(event) => {
+          onPassphrase(event.target.value);
+        }}
+      />
+    </label>
   );
 }
 

@@ -70,26 +70,7 @@ export default function JournalPage({ loaderData, params }: Route.ComponentProps
           }}
         />
         <Filters state={state} {...{ student, assignment, kind, who }} set={set} />
-        <span className="flex items-center gap-3">
-          <DateField
-            label="From"
-            labelled="before"
-            precision="day"
-            value={from}
-            onChange={(day) => {
-              set("from", day);
-            }}
-          />
-          <DateField
-            label="to"
-            labelled="before"
-            precision="day"
-            value={to}
-            onChange={(day) => {
-              set("to", day);
-            }}
-          />
-        </span>
+        <Days from={from} to={to} set={set} />
       </div>
       <p className="mt-2 text-sm text-soft">
         {found.length === entries.length
@@ -153,6 +134,40 @@ function Filters({
         }}
       />
     </>
+  );
+}
+
+/** The days between which changes are shown. */
+function Days({
+  from,
+  to,
+  set,
+}: {
+  readonly from: string;
+  readonly to: string;
+  readonly set: (name: string, value: string) => void;
+}) {
+  return (
+    <span className="flex items-center gap-3">
+      <DateField
+        label="From"
+        labelled="before"
+        precision="day"
+        value={from}
+        onChange={(day) => {
+          set("from", day);
+        }}
+      />
+      <DateField
+        label="to"
+        labelled="before"
+        precision="day"
+        value={to}
+        onChange={(day) => {
+          set("to", day);
+        }}
+      />
+    </span>
   );
 }
 

@@ -1,5 +1,5 @@
 import { useMemo, useState } from "react";
-import { fromLocalText } from "#core/kernel";
+import { fromLocalText, type StudentId } from "#core/kernel";
 import { checkedAfter, type Checked, type Command, type Context } from "#core/changes";
 import { courseOf, type CourseState } from "#core/model";
 import { stopsRelease, withStop } from "#core/release";
@@ -42,7 +42,6 @@ export function ReleasePanel(props: ReleasePanelProps) {
   const trouble = useTroubleOf(useChange());
   const [said, setSaid] = useState<string | null>(null);
   const { assignment, wanted } = row;
-  const stopped = "code" in row.preview;
   const command = useMemo(
     () => (wanted.length > 0 ? releaseCommand(state, assignment, wanted, place) : null),
     [state, assignment, wanted, place],
@@ -92,12 +91,7 @@ export function ReleasePanel(props: ReleasePanelProps) {
           );
         }}
       />
-      {row.isOverdue && (
-        <p className="mt-2 text-[14px] text-wax">
-          ! Its moment has come, and it did not go out: something in this list stops it. Mend that, or let it no longer
-          stop a release; then it goes out by itself.
-        </p>
-      )}
+      {row.isOverdue && <Overdue />}
       <div className="mt-3 flex flex-wrap items-center gap-3">
         <button
           type="button"
@@ -105,11 +99,7 @@ export function ReleasePanel(props: ReleasePanelProps) {
           disabled={isBehind || row.ready === 0 || !command}
           onClick={() => command && void send(command, `Released to ${counted(row.ready, "student")}.`)}
         >
-          {stopped
-            ? "Stopped, see below"
-            : row.ready === 0
-              ? "Nothing new to release"
-              : `Release to ${counted(row.ready, "student")}`}
+          {releaseWords(row)}
         </button>
         <TimeFields
           key={assignment.id}
@@ -142,31 +132,57 @@ export function ReleasePanel(props: ReleasePanelProps) {
       <p role="status" className="mt-2 min-h-5 text-[14px] text-soft">
         {said}
       </p>
-      {stopped ? (
-        <PreviewList preview={row.preview} nameOf={nameOf} />
-      ) : (
-        <details className="mt-1" open={to !== "" || place.wholeCategory}>
-          <summary className="cursor-pointer text-[14px] font-semibold">Who would see what</summary>
-          <PreviewList preview={row.preview} nameOf={nameOf} />
-        </details>
-      )}
+      <WhoWouldSee preview={row.preview} isOpen={to !== "" || place.wholeCategory} nameOf={nameOf} />
       <ReadersLine readers={row.readers} nameOf={nameOf} />
       <ChangedList
         state={state}
         changed={row.changed}
-        onRelease={(studentIds) => {
-          const list = [
-            ...new Set(row.changed.filter(({ student }) => studentIds.includes(student.id)).map(({ facet }) => facet)),
-          ];
-          void send(
-            { type: "release", assignmentId: assignment.id, facets: list, studentIds: [...studentIds] },
-            `Corrections released to ${counted(studentIds.length, "student")}.`,
-          );
-        }}
+        onRelease={(studentIds) =>
+          void send(corrections(row, studentIds), `Corrections released to ${counted(studentIds.length, "student")}.`)
+        }
       />
     </section>
   );
 }
+
+/** What the release would change for students, folded away where it is for everyone. */
+function WhoWouldSee({
+  preview,
+  isOpen,
+  nameOf,
+}: {
+  readonly preview: ChosenRow["preview"];
+  readonly isOpen: boolean;
+  readonly nameOf: (id: string) => string;
+}) {
+  if ("code" in preview) return <PreviewList preview={preview} nameOf={nameOf} />;
+  return (
+    <details className="mt-1" open={isOpen}>
+      <summary className="cursor-pointer text-[14px] font-semibold">Who would see what</summary>
+      <PreviewList preview={preview} nameOf={nameOf} />
+    </details>
+  );
+}
+
+/** The release of what changed since, for some students. */
+const corrections = ({ assignment, changed }: ChosenRow, studentIds: readonly StudentId[]): Command => ({
+  type: "release",
+  assignmentId: assignment.id,
+  facets: [...new Set(changed.filter(({ student }) => studentIds.includes(student.id)).map(({ facet }) => facet))],
+  studentIds: [...studentIds],
+});
+
+const releaseWords = ({ preview, ready }: ChosenRow): string => {
+  if ("code" in preview) return "Stopped, see below";
+  return ready === 0 ? "Nothing new to release" : `Release to ${counted(ready, "student")}`;
+};
+
+const Overdue = () => (
+  <p className="mt-2 text-[14px] text-wax">
+    ! Its moment has come, and it did not go out: something in this list stops it. Mend that, or let it no longer stop a
+    release; then it goes out by itself.
+  </p>
+);
 
 /** What students would see no longer, or otherwise, until a moment has come; nothing where there is no moment yet. */
 function useLost(state: CourseState, command: Command | null, context: Context) {

@@ -19,7 +19,7 @@ interface SealTableProps {
 const rowClass = (on: boolean) => `border-b border-rule ${on ? "bg-sheet shadow-[inset_3px_0_0_var(--ink)]" : ""}`;
 
 /** Assignments by facets, then the totals; each cell is a seal. */
-export function SealTable({ seals, totals, chosen, timeZone, sectionName, onChoose, onTotal }: SealTableProps) {
+export function SealTable({ seals, totals, ...props }: SealTableProps) {
   return (
     <table className="mt-3 w-full text-[14px]">
       <caption className="sr-only">Seals: what students can see</caption>
@@ -34,96 +34,108 @@ export function SealTable({ seals, totals, chosen, timeZone, sectionName, onChoo
         </tr>
       </thead>
       <tbody>
-        {seals.map(({ assignment, detail, facets }) => (
-          <tr
-            key={assignment.id}
-            aria-current={assignment.id === chosen ? "true" : undefined}
-            className={rowClass(assignment.id === chosen)}
-          >
-            <td className="ps-3">
-              <button
-                type="button"
-                className="flex w-full flex-wrap items-baseline gap-x-3 text-left"
-                onClick={() => {
-                  onChoose(assignment.id, null);
-                }}
-              >
-                <span className="font-serif text-[16px] leading-snug font-semibold">{assignment.name}</span>
-                <span className="figures text-[13px] text-soft">{detail}</span>
-              </button>
-            </td>
-            {facets.map((overview) => (
-              <td key={overview.facet} className="text-center">
-                {overview.empty ? (
-                  <span className="text-soft" aria-label={`${FACET_WORDS[overview.facet]}: none here`}>
-                    –
-                  </span>
-                ) : (
-                  <button
-                    type="button"
-                    className="inline-flex min-h-7 flex-col items-center justify-center rounded px-2 hover:bg-table"
-                    aria-label={`${FACET_WORDS[overview.facet]} of ${assignment.name}: ${stateWords(overview)}`}
-                    onClick={() => {
-                      onChoose(assignment.id, overview.facet);
-                    }}
-                  >
-                    <Seal release={overview.release} timeZone={timeZone} />
-                    <Remark overview={overview} />
-                    <Waves overview={overview} timeZone={timeZone} sectionName={sectionName} />
-                  </button>
-                )}
-              </td>
-            ))}
-          </tr>
+        {seals.map((row) => (
+          <AssignmentLine key={row.assignment.id} row={row} {...props} />
         ))}
       </tbody>
       <tbody>
         {totals.map((total) => (
-          <tr
-            key={total.id}
-            aria-current={total.id === chosen ? "true" : undefined}
-            className={rowClass(total.id === chosen)}
-          >
-            <td className="ps-3">
-              <button
-                type="button"
-                className="flex w-full flex-wrap items-baseline gap-x-3 text-left"
-                onClick={() => {
-                  onTotal(total.id);
-                }}
-              >
-                <span className="font-serif text-[16px] leading-snug font-semibold">{total.name} total</span>
-                <span className="text-[13px] text-soft">{total.detail}</span>
-              </button>
-            </td>
-            <td className="text-center">
-              <button
-                type="button"
-                className="inline-flex min-h-7 flex-col items-center justify-center rounded px-2 hover:bg-table"
-                aria-label={`${total.name} total: ${total.seal.state}`}
-                onClick={() => {
-                  onTotal(total.id);
-                }}
-              >
-                {total.seal.state === "released" ? (
-                  <span className="font-semibold text-green">
-                    {total.seal.shows === "letter" ? "letter shown" : "shown"}
-                  </span>
-                ) : (
-                  <Seal release={total.seal} timeZone={timeZone} />
-                )}
-                {total.changed.length > 0 && (
-                  <span className="figures text-[12.5px] leading-none text-ochre">
-                    {String(total.changed.length)} changed
-                  </span>
-                )}
-              </button>
-            </td>
-            <td colSpan={4} />
-          </tr>
+          <TotalLine key={total.id} total={total} {...props} />
         ))}
       </tbody>
     </table>
+  );
+}
+
+type LineProps = Omit<SealTableProps, "seals" | "totals">;
+
+/** One assignment with the seals of its facets. */
+function AssignmentLine({
+  row: { assignment, detail, facets },
+  chosen,
+  timeZone,
+  sectionName,
+  onChoose,
+}: LineProps & { readonly row: SealRow }) {
+  return (
+    <tr aria-current={assignment.id === chosen ? "true" : undefined} className={rowClass(assignment.id === chosen)}>
+      <td className="ps-3">
+        <button
+          type="button"
+          className="flex w-full flex-wrap items-baseline gap-x-3 text-left"
+          onClick={() => {
+            onChoose(assignment.id, null);
+          }}
+        >
+          <span className="font-serif text-[16px] leading-snug font-semibold">{assignment.name}</span>
+          <span className="figures text-[13px] text-soft">{detail}</span>
+        </button>
+      </td>
+      {facets.map((overview) => (
+        <td key={overview.facet} className="text-center">
+          {overview.empty ? (
+            <span className="text-soft" aria-label={`${FACET_WORDS[overview.facet]}: none here`}>
+              –
+            </span>
+          ) : (
+            <button
+              type="button"
+              className="inline-flex min-h-7 flex-col items-center justify-center rounded px-2 hover:bg-table"
+              aria-label={`${FACET_WORDS[overview.facet]} of ${assignment.name}: ${stateWords(overview)}`}
+              onClick={() => {
+                onChoose(assignment.id, overview.facet);
+              }}
+            >
+              <Seal release={overview.release} timeZone={timeZone} />
+              <Remark overview={overview} />
+              <Waves overview={overview} timeZone={timeZone} sectionName={sectionName} />
+            </button>
+          )}
+        </td>
+      ))}
+    </tr>
+  );
+}
+
+/** One total with its seal. */
+function TotalLine({ total, chosen, timeZone, onTotal }: LineProps & { readonly total: TotalRow }) {
+  return (
+    <tr aria-current={total.id === chosen ? "true" : undefined} className={rowClass(total.id === chosen)}>
+      <td className="ps-3">
+        <button
+          type="button"
+          className="flex w-full flex-wrap items-baseline gap-x-3 text-left"
+          onClick={() => {
+            onTotal(total.id);
+          }}
+        >
+          <span className="font-serif text-[16px] leading-snug font-semibold">{total.name} total</span>
+          <span className="text-[13px] text-soft">{total.detail}</span>
+        </button>
+      </td>
+      <td className="text-center">
+        <button
+          type="button"
+          className="inline-flex min-h-7 flex-col items-center justify-center rounded px-2 hover:bg-table"
+          aria-label={`${total.name} total: ${total.seal.state}`}
+          onClick={() => {
+            onTotal(total.id);
+          }}
+        >
+          {total.seal.state === "released" ? (
+            <span className="font-semibold text-green">{total.seal.shows === "letter" ? "letter shown" : "shown"}</span>
+          ) : (
+            <Seal release={total.seal} timeZone={timeZone} />
+          )}
+          {total.changed.length > 0 && (
+            <span className="figures text-[12.5px] leading-none text-ochre">
+              {String(total.changed.length)} changed
+            </span>
+          )}
+        </button>
+      </td>
+      <td colSpan={4} />
+    </tr>
   );
 }
 

@@ -35,7 +35,6 @@ export function CellPane({ slot, state, entries, place, send, toComment, onClose
   const { assignmentId, studentId } = place;
   const assignment = state.assignments[assignmentId];
   const student = state.students[studentId];
-  const events = useMemo(() => paperHistory(entries, assignmentId, studentId), [entries, assignmentId, studentId]);
   const provenances = useMemo(() => provenancesFrom(entries, state), [entries, state]);
   const overall = useRef<HTMLTextAreaElement>(null);
   useEffect(() => {
@@ -43,9 +42,6 @@ export function CellPane({ slot, state, entries, place, send, toComment, onClose
   }, [toComment]);
   if (!assignment || !student) return null;
   const result = resultOf(state, assignmentId, studentId);
-  const figure = figuresOf(state).figure(assignmentId, studentId);
-  const { timeZone } = courseOf(state);
-  const command = async (more: Command) => troubleOf(await send(more));
   const comment = (facing: "student" | "private") => (text: string, seen: string) =>
     send({ type: "setComment", ...place, facing, text, seen });
   return (
@@ -72,26 +68,7 @@ export function CellPane({ slot, state, entries, place, send, toComment, onClose
           open={3}
         />
       </div>
-      <div className="mt-3 flex items-end gap-3">
-        <InlineField
-          key={`${assignmentId} ${studentId}`}
-          place={`by-hand/${assignmentId}/${studentId}`}
-          label="Set by hand, in points"
-          className="w-40"
-          inputMode="decimal"
-          value={result.setByHand ?? ""}
-          onKeep={(text) => command({ type: "setByHand", ...place, text, seen: result.setByHand ?? "" })}
-        />
-        {result.setByHand !== null && (
-          <button
-            type="button"
-            className="link pb-2 text-[13.5px]"
-            onClick={() => void command({ type: "setByHand", ...place, text: "" })}
-          >
-            Back to {figure.computed ? inMark(pointsText(figure.computed)) : "nothing"}
-          </button>
-        )}
-      </div>
+      <SetByHand state={state} place={place} send={send} />
       <DraftField
         place={`overall/${assignmentId}/${studentId}`}
         className="mt-3"
@@ -120,6 +97,48 @@ export function CellPane({ slot, state, entries, place, send, toComment, onClose
         onKeep={(note) => send({ type: "editStudent", studentId, fields: { note } })}
         onDone={onBack}
       />
+      <WhatHappened state={state} entries={entries} place={place} />
+    </Pane>
+  );
+}
+
+/** The figure that stands in the place of the computed one, and the way back. */
+function SetByHand({ state, place, send }: Pick<CellPaneProps, "state" | "place" | "send">) {
+  const { assignmentId, studentId } = place;
+  const result = resultOf(state, assignmentId, studentId);
+  const figure = figuresOf(state).figure(assignmentId, studentId);
+  const command = async (more: Command) => troubleOf(await send(more));
+  return (
+    <div className="mt-3 flex items-end gap-3">
+      <InlineField
+        key={`${assignmentId} ${studentId}`}
+        place={`by-hand/${assignmentId}/${studentId}`}
+        label="Set by hand, in points"
+        className="w-40"
+        inputMode="decimal"
+        value={result.setByHand ?? ""}
+        onKeep={(text) => command({ type: "setByHand", ...place, text, seen: result.setByHand ?? "" })}
+      />
+      {result.setByHand !== null && (
+        <button
+          type="button"
+          className="link pb-2 text-[13.5px]"
+          onClick={() => void command({ type: "setByHand", ...place, text: "" })}
+        >
+          Back to {figure.computed ? inMark(pointsText(figure.computed)) : "nothing"}
+        </button>
+      )}
+    </div>
+  );
+}
+
+/** What the journal tells of one result, the newest first. */
+function WhatHappened({ state, entries, place }: Pick<CellPaneProps, "state" | "entries" | "place">) {
+  const { assignmentId, studentId } = place;
+  const { timeZone } = courseOf(state);
+  const events = useMemo(() => paperHistory(entries, assignmentId, studentId), [entries, assignmentId, studentId]);
+  return (
+    <>
       <h3 className="mt-4 border-t-2 border-ink pt-1.5 text-sm font-semibold">What happened</h3>
       {events.length === 0 && (
         <p className="mt-1 text-[13.5px] text-soft">
@@ -139,6 +158,6 @@ export function CellPane({ slot, state, entries, place, send, toComment, onClose
         ))}
       </ol>
       {events.length > SHOWN && <p className="text-[13px] text-soft">Older ones stand in the journal.</p>}
-    </Pane>
+    </>
   );
 }
