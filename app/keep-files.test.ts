@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import type { WorkFile } from "#core/model";
 import type { Repository } from "#storage";
 import { takeInFiles } from "./keep-files";
+import { changesUnderWay } from "./ui/hooks/under-way";
 
 /** As much of a repository as keeping files needs. */
 function makeRepository(failAt = Infinity) {
@@ -36,6 +37,18 @@ describe("files that are taken in", () => {
     expect(trouble).toBeNull();
     expect(named.map(({ name }) => name)).toEqual(names);
     expect(kept.size).toBe(5);
+  });
+
+  it("are on their way from the very start until the course names them: nothing says that all is kept meanwhile", async () => {
+    const { repository } = makeRepository();
+    const counts: number[] = [];
+    const taking = takeInFiles(repository, "a", [file("a.pdf")], () => {
+      counts.push(changesUnderWay.count());
+      return Promise.resolve("Refused.");
+    });
+    counts.push(changesUnderWay.count());
+    await taking;
+    expect([...counts, changesUnderWay.count()]).toEqual([1, 1, 0]);
   });
 
   it("are let go again when the course refuses them: no byte stays behind that nobody names", async () => {

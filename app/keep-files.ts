@@ -1,16 +1,20 @@
 import type { FileId } from "#core/kernel";
 import { mediaTypeOf, type WorkFile } from "#core/model";
 import type { Repository } from "#storage";
+import { untilTakenIn } from "./ui/hooks/under-way";
 
 /** Most bytes of one file. */
 const MOST_BYTES = 500_000_000;
 
 /**
  * Keeps files in the browser's store and then lets the course name them; all of them, or none. What the course does not
- * come to name is let go again, so that nothing lies in the store that nobody knows of. Answers the words of what went
- * wrong, or null.
+ * come to name is let go again, so that nothing lies in the store that nobody knows of. Until then the bar does not say that
+ * all is kept, and the page is not left without a word. Answers the words of what went wrong, or null.
  */
-export async function takeInFiles(
+export const takeInFiles = (...taking: Parameters<typeof keptAndNamed>): Promise<string | null> =>
+  untilTakenIn(keptAndNamed(...taking));
+
+async function keptAndNamed(
   repository: Repository,
   slot: string,
   files: readonly File[],

@@ -68,15 +68,9 @@ export function smoothed({ width, height, pixels }: Gray, reach: number): Gray {
   return { width, height, pixels: out };
 }
 
-let spread = new Uint8ClampedArray(0);
-
-/**
- * The picture as readers of codes take it: four bytes a pixel. Its bytes are those of the next picture too: a scan of 300
- * pages would leave 5 GB of them behind.
- */
+/** The picture as readers of codes take it: four bytes a pixel. */
 export function asImageData({ width, height, pixels }: Gray): ImageData {
-  if (spread.length < pixels.length * 4) spread = new Uint8ClampedArray(pixels.length * 4);
-  const data = spread.subarray(0, pixels.length * 4);
+  const data = new Uint8ClampedArray(pixels.length * 4);
   const whole = new Uint32Array(data.buffer);
   for (let at = 0; at < pixels.length; at += 1) whole[at] = 0xff000000 | ((pixels[at] ?? 0) * 0x010101);
   return { width, height, data, colorSpace: "srgb" };
