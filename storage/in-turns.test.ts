@@ -70,6 +70,16 @@ describe("a change that looks at every student", () => {
     expect(copyOf(session.state, quiz, ben).score?.content).toMatchObject({ points: "17" });
   });
 
+  it("writes nothing once its course was closed, which may be gone by then", async () => {
+    const { session, turn } = await openCourse();
+    session.submit(score("15"));
+    const done = session.submitInTurns(release);
+    session.close();
+    turn();
+    expect((await done).ok).toBe(false);
+    expect(copyOf(session.state, quiz, ben).score).toBeNull();
+  });
+
   it("that is due goes out once, however often one looks meanwhile", async () => {
     const { session, turn, waiting, look, until } = await openCourse();
     session.submit(score("15"));

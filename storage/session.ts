@@ -97,6 +97,7 @@ export class CourseSession {
   #listedAs: CourseState["courses"] | null = null;
   #taken = 0;
   #givingOut = false;
+  #isClosed = false;
   // Looked into after the first write, because earlier sessions may have left many single entries.
   #writtenSinceCompacting = COMPACT_EVERY;
   #listeners = new Set<() => void>();
@@ -214,6 +215,8 @@ export class CourseSession {
     for (;;) {
       const state = this.#state;
       const change = await inTurns(changeInSteps(state, command, this.#context()));
+      // Whoever closed it wants nothing written any more: its course may be gone.
+      if (this.#isClosed) return refuse({ code: "nothing_to_change" });
       if (this.#state !== state) continue;
       return change.ok ? this.#take({ kind: "change", of: null, change: change.value }) : change;
     }
@@ -247,6 +250,7 @@ export class CourseSession {
   }
 
   close(): void {
+    this.#isClosed = true;
     this.#stopListening();
     this.#stopLooking();
     this.#listeners.clear();

@@ -66,11 +66,8 @@ export async function* drawablePages(blob: Blob): AsyncGenerator<DrawablePage> {
   try {
     const document = await task.promise;
     const canvas = new OffscreenCanvas(1, 1);
-    let coming = document.getPage(1);
     for (let place = 1; place <= document.numPages; place += 1) {
-      const page = await coming;
-      // At hand when it is asked for, so that drawing it can begin at once.
-      if (place < document.numPages) coming = document.getPage(place + 1);
+      const page = await document.getPage(place);
       const draw = async () => {
         const size = page.getViewport({ scale: 1 });
         const scale = Math.min(DOTS / POINTS, LONGEST / Math.max(size.width, size.height));

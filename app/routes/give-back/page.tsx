@@ -7,6 +7,7 @@ import { live, useLive } from "../../course/live";
 import { openCourse } from "../../course/open-course";
 import { makeCourseFile } from "../../exports/course-file";
 import { deskAddress } from "../../ui/address";
+import { LockField } from "../../ui/fields/lock-field";
 import { JobStatus } from "../../ui/dialogs/job-status";
 import { useJob } from "../../ui/hooks/use-job";
 import type { Route } from "./+types/page";
@@ -72,19 +73,7 @@ export default function GiveBackPage({ loaderData, params }: Route.ComponentProp
           );
         }}
       >
-        <label className="block text-[13px] text-soft">
-          Locked with a passphrase, if wished
-          <input
-            className="field block w-56 text-[15px] text-ink"
-            type="text"
-            autoComplete="off"
-            spellCheck={false}
-            value={passphrase}
-            onChange={(event) => {
-              setPassphrase(event.target.value);
-            }}
-          />
-        </label>
+        <LockField passphrase={passphrase} onPassphrase={setPassphrase} />
         <button type="submit" className="act act-first" disabled={job.progress !== null}>
           Make the packet to give back
         </button>

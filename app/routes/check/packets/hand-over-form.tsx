@@ -7,6 +7,7 @@ import type { CourseSession, Repository } from "#storage";
 import { useChange } from "../../../course/use-change";
 import { readyPacket } from "../../../exports/packets";
 import { Choice } from "../../../ui/fields/choice";
+import { LockField } from "../../../ui/fields/lock-field";
 import { Tick } from "../../../ui/fields/tick";
 import { useTroubleOf } from "../../../ui/hooks/use-command";
 import type { Job } from "../../../ui/hooks/use-job";
@@ -155,30 +156,6 @@ function WhatFields({
         />
       </label>
     </div>
-  );
-}
-
-function LockField({
-  passphrase,
-  onPassphrase,
-}: {
-  readonly passphrase: string;
-  readonly onPassphrase: (passphrase: string) => void;
-}) {
-  return (
-    <label className="block text-[13px] text-soft">
-      Locked with a passphrase, if wished
-      <input
-        className="field block w-56 text-[15px] text-ink"
-        type="text"
-        autoComplete="off"
-        spellCheck={false}
-        value={passphrase}
-        onChange={(event) => {
-          onPassphrase(event.target.value);
-        }}
-      />
-    </label>
   );
 }
 
