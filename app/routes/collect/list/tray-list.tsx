@@ -4,6 +4,7 @@ import type { FileId } from "#core/kernel";
 import { workKindOf, type CourseState, type WorkFile } from "#core/model";
 import { useBlobs } from "../../../ui/hooks/use-blobs";
 import { useLatest } from "../../../ui/hooks/use-latest";
+import { useLittleByLittle } from "../../../ui/hooks/use-little-by-little";
 import { useRowsInView } from "../../../ui/table/use-rows-in-view";
 import { FirstPage } from "./first-page";
 import type { Group, TrayRow as Row, TrayRows } from "../rows";
@@ -41,6 +42,9 @@ const WHOLE = 48;
 /** Rows drawn beyond the window, each way. */
 const BEYOND = 4;
 
+/** Rows drawn at once while the list comes up. */
+const AT_ONCE = 3;
+
 const NOTHING: ReadonlyMap<FileId, Blob | null> = new Map();
 
 /** The pieces of the tray, what is to be decided first; of a long tray what stands in the window. */
@@ -58,6 +62,7 @@ export function TrayList({
   const body = useRef<HTMLUListElement>(null);
   const lines = useMemo(() => linesOf(groups), [groups]);
   const shown = useRowsInView(lines.length, body, { whole: WHOLE, overscan: BEYOND });
+  const drawn = useLittleByLittle(shown.places.length, AT_ONCE);
   const opened = lines.flatMap((line) => ("row" in line && open.has(line.row.piece.id) ? [line.row.piece.file] : []));
   const blobs = useBlobs(opened, NOTHING, readFile);
   const move = (from: HTMLElement, by: -1 | 1) => {
@@ -84,7 +89,7 @@ export function TrayList({
   return (
     <ul ref={body} aria-label="What came in">
       {shown.above > 0 && <li aria-hidden="true" style={{ height: shown.above }} />}
-      {shown.places.map((place) => {
+      {shown.places.slice(0, drawn).map((place) => {
         const line = lines[place];
         if (!line) return null;
         if ("head" in line) {
