@@ -3,8 +3,8 @@ import { hydrateRoot } from "react-dom/client";
 import { RouterContextProvider } from "react-router";
 import { HydratedRouter } from "react-router/dom";
 import type { Instant } from "#core/kernel";
-import { browserNeighbours, openLocalShelves, Repository } from "#storage";
-import { readForeign } from "../workers/client";
+import { browserKeyTabs, browserNeighbours, openLocalShelves, Repository } from "#storage";
+import { readForeign, stretcher } from "../workers/client";
 import { repositoryContext } from "./context";
 import { inTurns } from "./ui/hooks/in-turns";
 import { keepForOffline } from "./new-version";
@@ -26,6 +26,8 @@ async function openRepository(): Promise<Repository> {
       };
     },
     inTurns,
+    stretcher,
+    keyTabs: browserKeyTabs(),
   });
 }
 

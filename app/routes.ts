@@ -44,7 +44,9 @@ export default [
     route("journal", "routes/records/journal/page.tsx"),
     route("journal/undo", "routes/records/undo/route.ts"),
     route("files", "routes/records/files/page.tsx"),
+    route("lock", "routes/records/lock/page.tsx"),
   ]),
+  route("unlock/:slot", "routes/unlock/route.ts"),
   route("*", "routes/nowhere/page.tsx"),
   route("window/:slot/:studentId", "routes/window/page.tsx"),
 ] satisfies RouteConfig;

@@ -3,6 +3,7 @@ import type { ChangeIssue } from "#core/changes";
 import { demoDocumentsSchema, demoFileId, demoJournal, demoPostFiles, startCommand } from "../demo";
 import type { Repository } from "#storage";
 import { keep, known } from "./course/choices";
+import { slotWish } from "./course/wish-slot";
 
 /** Fetches the demo's documents, which ship with the application, and keeps the demo course. Answers its slot. */
 export async function keepDemoCourse(repository: Repository): Promise<string> {
@@ -26,21 +27,18 @@ export async function knownMarkerName(repository: Repository): Promise<string> {
 
 /**
  * Starts a course with nothing in it but its name and its marker, whose name is asked for once. Nothing of the demo goes
- * along: no late rule decides before one is set. Answers its slot.
+ * along: no late rule decides before one is set. With a passphrase it is locked from its first write on. Answers its slot.
  */
 export async function startEmptyCourse(
   repository: Repository,
   title: string,
   markerName: string,
+  passphrase = "",
 ): Promise<Result<string, ChangeIssue>> {
-  const slot = title
-    .normalize("NFD")
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, "-")
-    .replace(/^-|-$/g, "");
   const id = `course:${repository.surroundings.fresh()}` as Id<"course">;
   const marker = markerName.trim() || (await knownMarkerName(repository));
-  if (marker !== "") keep(repository, "marker-name", marker);
+  // Under a lock nothing names anybody outside of it.
+  if (marker !== "" && passphrase === "") keep(repository, "marker-name", marker);
   const { course, ...command } = startCommand(
     {
       id,
@@ -55,5 +53,15 @@ export async function startEmptyCourse(
     [],
   );
   const markerId = `marker:${repository.surroundings.fresh()}` as Id<"marker">;
-  return repository.startCourse(slot || "course", { ...command, course: { ...course, markerId, lateRule: null } });
+  const lock = passphrase === "" ? null : { passphrase, label: await freeLabel(repository), idleMinutes: 15 };
+  return repository.startCourse(slotWish(title), { ...command, course: { ...course, markerId, lateRule: null } }, lock);
+}
+
+/** What a locked course is called until somebody calls it otherwise: each by a number of its own. */
+async function freeLabel(repository: Repository): Promise<string> {
+  const taken = new Set((await repository.courses()).map(({ title }) => title));
+  for (let number = 1; ; number += 1) {
+    const label = number === 1 ? "Locked course" : `Locked course ${String(number)}`;
+    if (!taken.has(label)) return label;
+  }
 }

@@ -1,5 +1,8 @@
 export { JournalError } from "./journal-error";
 export { browserNeighbours, openLocalShelves } from "./local-shelves";
+export { browserKeyTabs } from "./lock/key-tabs";
+export { CourseLockedError, type LockFacts } from "./lock/locksmith";
+export type { LockWish, StretchCost, Stretcher } from "./lock/lock-record";
 export { NewerStorageError } from "./migrations";
 export { Repository } from "./repository";
 export type { Draft, Drafts } from "./drafts";

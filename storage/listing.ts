@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { courseOf, type CourseState } from "#core/model";
-import type { Shelves } from "./shelf";
+import type { CourseShelves, Shelves } from "./shelf";
 import { slotsBeingRead } from "./slots";
 
 /** A course in this browser. `slot` is its name in addresses and keys. */
@@ -10,6 +10,10 @@ export interface CourseListing {
   readonly origin: "demo" | "own";
   /** Put away: listed apart, and opened by nothing but its own name. */
   readonly archived?: boolean | undefined;
+  /** Kept sealed; the title is then what it is called while it is locked. */
+  readonly locked?: boolean | undefined;
+  /** The slot in whose place it came, with another lock or none; what is left there is nothing any more. */
+  readonly insteadOf?: string | undefined;
 }
 
 const listingSchema = z.object({
@@ -17,19 +21,36 @@ const listingSchema = z.object({
   title: z.string(),
   origin: z.enum(["demo", "own"]),
   archived: z.boolean().optional(),
+  locked: z.boolean().optional(),
+  insteadOf: z.string().optional(),
 });
 const PREFIX = "course/";
 
-/** Lists a course; from then on it is offered. */
-export async function keepListing(shelves: Shelves, slot: string, state: CourseState): Promise<void> {
+/** What the list may say of a course. */
+function listingOf({ knownAs }: CourseShelves, slot: string, state: CourseState): CourseListing {
   const { title, origin } = courseOf(state);
-  await shelves.meta.set(`${PREFIX}${slot}`, { slot, title, origin } satisfies CourseListing);
+  return knownAs === undefined ? { slot, title, origin } : { slot, title: knownAs, origin: "own", locked: true };
+}
+
+/** Lists a course; from then on it is offered. `beside` is what else is said of it. */
+export async function keepListing(
+  shelves: CourseShelves,
+  slot: string,
+  state: CourseState,
+  beside: Pick<CourseListing, "archived" | "insteadOf"> = {},
+): Promise<void> {
+  await shelves.meta.set(`${PREFIX}${slot}`, { ...listingOf(shelves, slot, state), ...beside });
+}
+
+/** Says that nothing is left of what a course came in the place of. */
+export async function endMove({ meta }: Shelves, { insteadOf: _gone, ...listing }: CourseListing): Promise<void> {
+  await meta.set(`${PREFIX}${listing.slot}`, listing);
 }
 
 /** Lists a course under its present title; one that is put away stays so. */
-export async function renameListing(shelves: Shelves, slot: string, state: CourseState): Promise<void> {
+export async function renameListing(shelves: CourseShelves, slot: string, state: CourseState): Promise<void> {
   const listed = listingSchema.safeParse(await shelves.meta.get(`${PREFIX}${slot}`)).data;
-  const { title } = courseOf(state);
+  const { title } = listingOf(shelves, slot, state);
   if (listed && listed.title !== title) await shelves.meta.set(`${PREFIX}${slot}`, { ...listed, title });
 }
 
@@ -60,7 +81,8 @@ export async function readListings(shelves: Shelves): Promise<CourseListing[]> {
     }),
   );
   const lost = await unlistedSlots(shelves, new Set(listed.map(({ slot }) => slot)));
-  return [...listed, ...lost.map(nameless)];
+  const gone = new Set(listed.map(({ insteadOf }) => insteadOf));
+  return [...listed, ...lost.map(nameless)].filter(({ slot }) => !gone.has(slot));
 }
 
 const nameless = (slot: string): CourseListing => ({ slot, title: slot, origin: "own" });

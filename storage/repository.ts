@@ -3,11 +3,25 @@ import { refuse, type FileId } from "#core/kernel";
 import { courseOf, EMPTY_STATE } from "#core/model";
 import { followAll, writeWholeJournal } from "./journal";
 import { JournalError } from "./journal-error";
-import { dropListing, isKnown, keepListing, markArchived, readListings, type CourseListing } from "./listing";
+import {
+  dropListing,
+  endMove,
+  isKnown,
+  keepListing,
+  markArchived,
+  readListings,
+  renameListing,
+  type CourseListing,
+} from "./listing";
+import type { LockWish } from "./lock/lock-record";
+import { noKeyTabs } from "./lock/key-tabs";
+import { Locksmith, type LockFacts, type SameLock } from "./lock/locksmith";
+import { copyCourse, type TellCopied } from "./lock/copy-course";
 import { migrate } from "./migrations";
 import { readJournal } from "./read-journal";
+import { Remembered } from "./remembered";
 import { CourseSession, type Surroundings } from "./session";
-import type { Neighbours, Shelves } from "./shelf";
+import type { CourseShelves, Neighbours, Shelves } from "./shelf";
 import type { Tray } from "./tray";
 import { beginReading, clearCutShort, endReading, freeSlot } from "./slots";
 
@@ -21,18 +35,45 @@ export class Repository {
   #trays = new Map<string, Promise<Tray>>();
   #recentFiles = new Map<string, Blob>();
   #listed: readonly CourseListing[] | null = null;
-  #remembered = new Map<string, unknown>();
+  readonly #remembered: Remembered;
+  /** Knows which courses are locked, and the keys of those that are open. */
+  readonly locksmith: Locksmith;
 
   private constructor(
     private readonly shelves: Shelves,
     private readonly neighbours: Neighbours,
     readonly surroundings: Surroundings,
-  ) {}
+  ) {
+    this.locksmith = new Locksmith(shelves, surroundings.stretcher ?? null, surroundings.keyTabs ?? noKeyTabs());
+    this.#remembered = new Remembered((slot) => (slot === null ? null : this.locksmith.atHand(slot)) ?? shelves);
+  }
 
   /** @throws NewerStorageError when a newer application wrote the stores */
   static async open(shelves: Shelves, neighbours: Neighbours, surroundings: Surroundings): Promise<Repository> {
     await neighbours.alone("layout", () => migrate(shelves));
-    return new Repository(shelves, neighbours, surroundings);
+    const repository = new Repository(shelves, neighbours, surroundings);
+    await repository.#endMoves();
+    return repository;
+  }
+
+  /** Clears what a course came in the place of, where that was cut short. */
+  async #endMoves(): Promise<void> {
+    const moved = (await readListings(this.shelves)).filter(({ insteadOf }) => insteadOf !== undefined);
+    for (const listing of moved) await this.neighbours.alone("courses", () => this.#clearMoved(listing));
+  }
+
+  async #clearMoved(listing: CourseListing): Promise<void> {
+    const { insteadOf } = listing;
+    if (insteadOf === undefined) return;
+    await beginReading(this.shelves, insteadOf);
+    await dropListing(this.shelves, insteadOf);
+    await this.#clearWhatIsNothing();
+    await endMove(this.shelves, listing);
+    this.#listed = null;
+  }
+
+  async #clearWhatIsNothing(): Promise<void> {
+    await clearCutShort(this.shelves, new Set((await this.courses()).map((course) => course.slot)));
   }
 
   async courses(): Promise<CourseListing[]> {
@@ -56,6 +97,7 @@ export class Repository {
   /**
    * The session of a course, opened once per tab, also for those who ask at the same time; null where there is no such
    * course.
+   * @throws CourseLockedError where its key is wanted first, and what opening it throws
    */
   session(slot: string): Promise<CourseSession | null> {
     const known = this.#sessions.get(slot);
@@ -74,7 +116,10 @@ export class Repository {
   /** What was dropped in a course and is not yet taken in; opened once per tab. */
   tray(slot: string): Promise<Tray> {
     const known =
-      this.#trays.get(slot) ?? import("./tray").then((all) => all.Tray.open(this.shelves, slot, this.neighbours));
+      this.#trays.get(slot) ??
+      Promise.all([import("./tray"), this.locksmith.shelvesOf(slot)]).then(([all, shelves]) =>
+        all.Tray.open(shelves, slot, this.neighbours),
+      );
     this.#trays.set(slot, known);
     known.catch(() => this.#trays.delete(slot));
     return known;
@@ -82,31 +127,113 @@ export class Repository {
 
   async #open(slot: string): Promise<CourseSession | null> {
     if (!(await isKnown(this.shelves, slot))) return null;
-    const session = await CourseSession.open(slot, this.shelves, this.neighbours, this.surroundings);
+    const shelves = await this.locksmith.shelvesOf(slot);
+    // What was asked for while it was locked could not be read.
+    this.#remembered.forget(slot);
+    const session = await CourseSession.open(slot, shelves, this.neighbours, this.surroundings);
     this.#opened.set(slot, session);
     return session;
   }
 
   /**
    * Keeps a whole course in a slot where nothing lies yet: files first, then the journal, which is read back, and its
-   * listing last, so that a course half written is never listed. The slot is the wish, or the wish with a number.
+   * listing last, so that a course half written is never listed. The slot is the wish, or the wish with a number. Under a
+   * lock nothing of it is ever written open, and its slot says nothing of it.
    * @throws JournalError when the entries cannot be followed, or do not come back as they were written
    */
-  async keepCourse(wish: string, entries: readonly Entry[], files: ReadonlyMap<FileId, Blob>): Promise<string> {
+  async keepCourse(
+    wish: string,
+    entries: readonly Entry[],
+    files: ReadonlyMap<FileId, Blob>,
+    lock: LockWish | SameLock | null = null,
+  ): Promise<string> {
     const ledger = followAll(entries);
     return this.neighbours.alone("courses", async () => {
-      await clearCutShort(this.shelves, new Set((await this.courses()).map((course) => course.slot)));
-      const slot = await freeSlot(this.shelves, wish);
+      await this.#clearWhatIsNothing();
+      const slot = await freeSlot(this.shelves, lock ? this.#wordlessSlot() : wish);
       await beginReading(this.shelves, slot);
-      for (const [id, blob] of files) await this.keepFile(slot, id, blob);
-      await writeWholeJournal(this.shelves, slot, ledger);
-      const back = (await readJournal(this.shelves, slot)).ledger;
-      if (back.damage || back.seq !== ledger.seq) throw new JournalError("damaged", back.damage?.seq ?? back.seq);
-      await keepListing(this.shelves, slot, ledger.state);
-      this.#listed = null;
-      await endReading(this.shelves, slot);
+      const shelves = lock ? await this.locksmith.install(slot, lock) : this.shelves;
+      for (const [id, blob] of files) await shelves.files.set(`${slot}/${id}`, blob);
+      await writeWholeJournal(shelves, slot, ledger);
+      await this.#endKeeping(shelves, slot, ledger.seq);
       return slot;
     });
+  }
+
+  /** Lists what was written, once it reads back. */
+  async #endKeeping(shelves: CourseShelves, slot: string, seq: number, beside: Parameters<typeof keepListing>[3] = {}) {
+    const back = (await readJournal(shelves, slot)).ledger;
+    if (back.damage || back.seq !== seq) throw new JournalError("damaged", back.damage?.seq ?? back.seq);
+    await keepListing(shelves, slot, back.state, beside);
+    this.#listed = null;
+    await endReading(shelves, slot);
+  }
+
+  /** A slot stands in addresses and keys: that of a locked course names nothing. */
+  #wordlessSlot(): string {
+    return `c-${this.surroundings
+      .fresh()
+      .replace(/[^a-z0-9]/g, "")
+      .slice(-12)}`;
+  }
+
+  /**
+   * Puts a lock on a course, or takes its lock off: all of it is written anew, in another slot, and once that reads back
+   * the old one goes. Cut short at any moment, the course is there once and whole. Answers the new slot.
+   * @throws JournalError where it is damaged, what `stopIf` throws, and what the store throws
+   */
+  async moveCourse(slot: string, lock: LockWish | null, wish: string, tell: TellCopied): Promise<string> {
+    const session = await this.session(slot);
+    if (!session || session.damage) throw new JournalError("damaged", session?.damage?.seq ?? 1);
+    await session.settled();
+    const from = await this.locksmith.shelvesOf(slot);
+    // Nothing more is taken from here on; whoever opens the course again finds it where it lies then.
+    this.#forgetOpened(slot, session);
+    return this.neighbours.alone("courses", async () => {
+      await this.#clearWhatIsNothing();
+      const to = await freeSlot(this.shelves, lock ? this.#wordlessSlot() : wish);
+      const archived = (await this.courses()).some((course) => course.slot === slot && course.archived);
+      try {
+        await beginReading(this.shelves, to);
+        const shelves = lock ? await this.locksmith.install(to, lock) : this.shelves;
+        await this.neighbours.alone(slot, async () => {
+          await copyCourse({ shelves: from, slot }, { shelves, slot: to }, tell);
+          const { seq } = (await readJournal(from, slot)).ledger;
+          await this.#endKeeping(shelves, to, seq, { archived, insteadOf: slot });
+          await this.#clearMoved(await this.#listingOf(to));
+        });
+      } catch (error) {
+        await this.#clearWhatIsNothing();
+        throw error;
+      }
+      await this.locksmith.drop(slot);
+      this.locksmith.tellMoved(slot);
+      return to;
+    });
+  }
+
+  /** What a locked course is called while it is locked, and when it locks itself. */
+  async keepLockFacts(slot: string, facts: Pick<LockFacts, "label" | "idleMinutes">): Promise<void> {
+    const shelves = await this.locksmith.shelvesOf(slot);
+    await this.locksmith.keepFacts(slot, facts);
+    const session = await this.session(slot);
+    if (session) await renameListing(shelves, slot, session.state);
+    this.#listed = null;
+  }
+
+  async #listingOf(slot: string): Promise<CourseListing> {
+    const found = (await this.courses()).find((course) => course.slot === slot);
+    if (!found) throw new RangeError(`no course ${slot}`);
+    return found;
+  }
+
+  #forgetOpened(slot: string, session: CourseSession | null | undefined): void {
+    session?.close();
+    this.#sessions.delete(slot);
+    this.#trays.delete(slot);
+    this.#opened.delete(slot);
+    this.#remembered.forget(slot);
+    for (const key of [...this.#recentFiles.keys()]) if (key.startsWith(`${slot}/`)) this.#recentFiles.delete(key);
   }
 
   /** Puts a course away, or takes it out again. */
@@ -124,27 +251,18 @@ export class Repository {
     const session = await this.#sessions.get(slot)?.catch(() => null);
     // What is being written ends first, or it would stand there again after the course is gone.
     await session?.settled();
-    session?.close();
-    this.#sessions.delete(slot);
-    this.#trays.delete(slot);
-    this.#opened.delete(slot);
+    this.#forgetOpened(slot, session);
     await this.neighbours.alone("courses", async () => {
       await beginReading(this.shelves, slot);
       await dropListing(this.shelves, slot);
       this.#listed = null;
-      await clearCutShort(this.shelves, new Set((await this.courses()).map((course) => course.slot)));
-      for (const shelf of [this.shelves.meta, this.shelves.hurried]) {
-        for (const key of await shelf.keys()) {
-          if (key.startsWith("screen/") && key.endsWith(`/${slot}`)) await shelf.remove(key);
-        }
-      }
+      await this.#clearWhatIsNothing();
+      await this.locksmith.drop(slot);
     });
-    for (const key of [...this.#remembered.keys()]) if (key.endsWith(`/${slot}`)) this.#remembered.delete(key);
-    for (const key of [...this.#recentFiles.keys()]) if (key.startsWith(`${slot}/`)) this.#recentFiles.delete(key);
   }
 
   /** A course from its first command on. */
-  async startCourse(wish: string, start: Extract<Command, { type: "startCourse" }>) {
+  async startCourse(wish: string, start: Extract<Command, { type: "startCourse" }>, lock: LockWish | null = null) {
     const context = {
       at: this.surroundings.now(),
       by: start.course.markerId,
@@ -154,7 +272,7 @@ export class Repository {
     const done = runCommand(EMPTY_STATE, start, context);
     if (!done.ok) return refuse(done.issue);
     const entry: Entry = { seq: 1, schema: ENTRY_SCHEMA, kind: "change", of: null, change: done.value.change };
-    return { ok: true as const, value: await this.keepCourse(wish, [entry], new Map()) };
+    return { ok: true as const, value: await this.keepCourse(wish, [entry], new Map(), lock) };
   }
 
   /** Forgets a file that no course came to name. */
@@ -162,15 +280,15 @@ export class Repository {
     return this.shelves.files.remove(`${slot}/${id}`);
   }
 
-  keepFile(slot: string, id: FileId, blob: Blob): Promise<void> {
-    return this.shelves.files.set(`${slot}/${id}`, blob);
+  async keepFile(slot: string, id: FileId, blob: Blob): Promise<void> {
+    await (await this.locksmith.shelvesOf(slot)).files.set(`${slot}/${id}`, blob);
   }
 
   /** The same Blob for the same file while it is in use, so that a page does not draw it anew. */
   async readFile(slot: string, id: FileId): Promise<Blob | null> {
     const key = `${slot}/${id}`;
     const recent = this.#recentFiles.get(key);
-    const found = recent ?? (await this.shelves.files.get(key));
+    const found = recent ?? (await (await this.locksmith.shelvesOf(slot)).files.get(key));
     if (!(found instanceof Blob)) return null;
     this.#recentFiles.delete(key);
     this.#recentFiles.set(key, found);
@@ -179,24 +297,12 @@ export class Repository {
     return found;
   }
 
-  /**
-   * Keeps a small thing of the screen, such as the paper to resume at; it is no part of the course. It outlives the page
-   * from this turn on, also where the page is left before the database has written.
-   */
-  async remember(key: string, value: unknown): Promise<void> {
-    this.#remembered.set(key, value);
-    const { hurried, meta } = this.shelves;
-    void hurried.set(`screen/${key}`, value).catch(() => null);
-    await meta.set(`screen/${key}`, value);
-    if (this.#remembered.get(key) === value) await hurried.remove(`screen/${key}`).catch(() => null);
+  /** Keeps a small thing of the screen, such as the paper to resume at; it is no part of the course. */
+  remember(key: string, value: unknown): Promise<void> {
+    return this.#remembered.remember(key, value);
   }
 
-  /** What was remembered; read once and known from then on, because screens ask for it at every step. */
-  async recall(key: string): Promise<unknown> {
-    if (this.#remembered.has(key)) return this.#remembered.get(key);
-    const left = await this.shelves.hurried.get(`screen/${key}`).catch(() => null);
-    const value = left ?? (await this.shelves.meta.get(`screen/${key}`));
-    if (!this.#remembered.has(key)) this.#remembered.set(key, value);
-    return this.#remembered.get(key);
+  recall(key: string): Promise<unknown> {
+    return this.#remembered.recall(key);
   }
 }

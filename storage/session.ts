@@ -34,8 +34,10 @@ import {
 } from "./journal";
 import { JournalError, JournalGoneError } from "./journal-error";
 import { keepListing, renameListing } from "./listing";
+import type { Stretcher } from "./lock/lock-record";
+import type { KeyTabs } from "./lock/locksmith";
 import { readJournal } from "./read-journal";
-import type { Neighbours, Shelves } from "./shelf";
+import type { CourseShelves, Neighbours } from "./shelf";
 
 /** What the bar says about keeping. "Kept" is said only after the write is durable. */
 export type Keeping =
@@ -57,6 +59,10 @@ export interface Surroundings {
   readonly often?: (act: () => void) => () => void;
   /** Takes the steps of a long change and gives others their turn in between; left out: all of them at once. */
   readonly inTurns?: <T>(steps: Steps<T>) => Promise<T>;
+  /** Makes keys of passphrases; left out: courses cannot be locked. */
+  readonly stretcher?: Stretcher;
+  /** Hands keys from tab to tab; left out: each tab asks for itself. */
+  readonly keyTabs?: KeyTabs;
 }
 
 /** What a session begins with: the journal, and steps that a tab put down and never wrote. */
@@ -106,7 +112,7 @@ export class CourseSession {
 
   private constructor(
     readonly slot: string,
-    private readonly shelves: Shelves,
+    private readonly shelves: CourseShelves,
     private readonly neighbours: Neighbours,
     private readonly surroundings: Surroundings,
     { ledger, snapshotLacks, left, drafts }: Opening,
@@ -149,7 +155,7 @@ export class CourseSession {
   }
 
   /** @throws JournalError when a newer application wrote it, or when nothing of the course can be read */
-  static async open(slot: string, shelves: Shelves, neighbours: Neighbours, surroundings: Surroundings) {
+  static async open(slot: string, shelves: CourseShelves, neighbours: Neighbours, surroundings: Surroundings) {
     const opening = await neighbours.alone(slot, async () => {
       const { ledger, snapshotLacks } = await readJournal(shelves, slot);
       return { ledger, snapshotLacks, left: await leftBehind(shelves, slot, () => entriesOf(ledger)) };
@@ -271,6 +277,8 @@ export class CourseSession {
 
   #take(step: UnwrittenEntry): Result<Change, ChangeIssue> {
     if (this.damage) return refuse({ code: "course_damaged", seq: this.damage.seq });
+    // It was let go of, to lie in another slot or nowhere: what came now would be written nowhere.
+    if (this.#isClosed) return refuse({ code: "nothing_to_change" });
     const next = applyPatches(this.#state, step.change.patches);
     if (!next.ok) return refuse(next.issue);
     this.#state = next.value;

@@ -23,6 +23,12 @@ export interface Shelves {
   readonly drafts: Shelf;
 }
 
+/** The stores as one course sees them. */
+export interface CourseShelves extends Shelves {
+  /** What a locked course is called in the list of courses; left out where its own name may stand there. */
+  readonly knownAs?: string;
+}
+
 /** What ties the tabs of one browser together. */
 export interface Neighbours {
   /** Runs `job` while no other tab runs one under the same name. */

@@ -1,5 +1,5 @@
 import type { Shelves } from "./shelf";
-import { isTrayKey } from "./tray-keys";
+import { isMetaOf } from "./meta-keys";
 
 const READING = "reading/";
 
@@ -40,7 +40,7 @@ export async function clearCutShort(shelves: Shelves, listed: ReadonlySet<string
       for (const shelf of [shelves.journal, shelves.snapshots, shelves.files, shelves.hurried, shelves.drafts]) {
         for (const key of await shelf.keys()) if (slotOf(key) === slot) await shelf.remove(key);
       }
-      for (const key of await shelves.meta.keys()) if (isTrayKey(key, slot)) await shelves.meta.remove(key);
+      for (const key of await shelves.meta.keys()) if (isMetaOf(key, slot)) await shelves.meta.remove(key);
     }
     await endReading(shelves, slot);
   }

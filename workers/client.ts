@@ -5,6 +5,7 @@ import type {
   CollectJobs,
   CopyJobs,
   DroppedFile,
+  LockJobs,
   MatchQuestion,
   NamedFile,
   Nameless,
@@ -39,6 +40,17 @@ export const withoutWriters = (
   tell: (done: number) => void,
   signal: AbortSignal,
 ): Promise<readonly Nameless[]> => runArchiveJob((jobs) => jobs.nameless([...files], heard(tell)), signal);
+
+/** Makes keys of passphrases, slowly, away from the page; a worker of its own each time, so that none keeps one. */
+export const stretcher = {
+  measure: () => runLockJob((jobs) => jobs.measure()),
+  stretch: (...asked: Parameters<LockJobs["stretch"]>) => runLockJob((jobs) => jobs.stretch(...asked)),
+};
+
+function runLockJob<T>(job: (jobs: Remote<LockJobs>) => Promise<T>): Promise<T> {
+  const worker = new Worker(new URL("./lock.worker.ts", import.meta.url), { type: "module" });
+  return untilDone<LockJobs, T>(worker, job, new AbortController().signal);
+}
 
 /** Runs one job of the PDF worker; aborting `signal` ends the worker at once. @throws StoppedError when aborted */
 export function runPdfJob<T>(job: (jobs: PdfJobs) => Promise<T>, signal: AbortSignal): Promise<T> {

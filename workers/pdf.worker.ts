@@ -6,6 +6,7 @@ import type { PdfJobs } from "./protocol";
 const jobs: PdfJobs = {
   writePaper,
   readMarks,
+  writeRecoverySheet: async (...asked) => (await import("./pdf/recovery-sheet")).writeRecoverySheet(...asked),
   writeCovers: async (...asked) => (await import("./pdf/covers")).writeCovers(...asked),
 };
 

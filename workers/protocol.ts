@@ -14,8 +14,9 @@ import type {
   UnprovenIssue,
 } from "#core/formats";
 import type { SheetFormat } from "./tables/sheets-out";
+import type { StretchCost } from "./lock/stretch";
 import type { Cover } from "#core/collect";
-import type { CoverWish, FeedbackSheet, FontFile, FoundMark, MarkedPaper } from "./pdf/messages";
+import type { CoverWish, FeedbackSheet, FontFile, FoundMark, MarkedPaper, RecoverySheet } from "./pdf/messages";
 import type { FileId, Instant, Result } from "#core/kernel";
 import type { DecimalMark, Rubric, Student } from "#core/model";
 
@@ -30,6 +31,7 @@ export type {
   MarkPlace,
   PaperSource,
   PdfMark,
+  RecoverySheet,
   SheetPassage,
   TextBlock,
 } from "./pdf/messages";
@@ -98,6 +100,14 @@ export interface SetPlan {
   readonly shorthand: string | null;
 }
 
+/** What the worker that makes keys of passphrases can be asked. */
+export interface LockJobs {
+  /** A cost at which one try takes between half a second and a second on this machine. */
+  readonly measure: () => Promise<StretchCost>;
+  /** The key of a passphrase, of 32 bytes. */
+  readonly stretch: (passphrase: string, salt: Uint8Array, cost: StretchCost) => Promise<Uint8Array>;
+}
+
 /** What the PDF worker can be asked. */
 export interface PdfJobs {
   readonly writePaper: (paper: MarkedPaper) => Promise<Uint8Array<ArrayBuffer>>;
@@ -109,6 +119,7 @@ export interface PdfJobs {
     wish: CoverWish,
     fonts: readonly FontFile[],
   ) => Promise<Uint8Array<ArrayBuffer>>;
+  readonly writeRecoverySheet: (sheet: RecoverySheet, fonts: readonly FontFile[]) => Promise<Uint8Array<ArrayBuffer>>;
 }
 
 type Bytes = Uint8Array<ArrayBuffer>;

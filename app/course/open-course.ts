@@ -1,5 +1,5 @@
 import { data, type RouterContextProvider } from "react-router";
-import type { CourseSession, Repository } from "#storage";
+import type { CourseLockedError, CourseSession, Repository } from "#storage";
 import { courseOf } from "#core/model";
 import { repositoryContext } from "../context";
 import { writeAs } from "../ui/words/figures";
@@ -35,3 +35,7 @@ export const isMissing = (error: unknown): boolean =>
   error.init !== null &&
   "status" in error.init &&
   error.init.status === 404;
+
+/** Whether a page could not open because its course is locked. */
+export const isLocked = (error: unknown): error is CourseLockedError =>
+  error instanceof Error && error.name === "CourseLockedError";

@@ -12,6 +12,7 @@ import { courseOf, EMPTY_STATE, type CourseState, type WorkFile } from "#core/mo
 import type { CourseSession, Repository } from "#storage";
 import { counted } from "#core/words";
 import { runArchiveJob, StoppedError } from "../../workers/client";
+import { slotWish } from "../course/wish-slot";
 import { saveAs } from "../ui/save-as";
 import type { JobProgress } from "../ui/hooks/use-job";
 import { fileIssueWords, unprovenWords } from "../ui/words/words";
@@ -171,12 +172,8 @@ export async function readInCourseFile(
   tell({ words: `Reading ${file.name}`, done: 0, all: 2 });
   const { entries, state, blobs, lacking } = await openCourseFile(file, signal, ask);
   tell({ words: "Keeping it", done: 1, all: 2 });
-  const wish = courseOf(state)
-    .shortTitle.toLowerCase()
-    .replace(/[^a-z0-9]+/g, "-")
-    .replace(/^-|-$/g, "");
   const kind = courseOf(state).packet ? "packet-" : "";
-  const slot = await repository.keepCourse(`${kind}${wish || "course"}`, entries, blobs);
+  const slot = await repository.keepCourse(kind + slotWish(courseOf(state).shortTitle), entries, blobs);
   const without =
     lacking.length === 0
       ? ""
@@ -202,5 +199,7 @@ export async function goOnInCopy(
     const bytes = await bytesOf(repository, session.slot, id);
     if (bytes) blobs.set(id, new Blob([bytes as Uint8Array<ArrayBuffer>], { type: mediaType }));
   }
-  return repository.keepCourse(session.slot, session.entries, blobs);
+  // A copy of a locked course has the same lock.
+  const lock = repository.locksmith.factsOf(session.slot) ? { as: session.slot } : null;
+  return repository.keepCourse(session.slot, session.entries, blobs, lock);
 }

@@ -4,33 +4,16 @@ import { codeInClear, type Cover } from "#core/collect";
 import { LABEL_SHEETS, PAPERS } from "./label-sheets";
 import type { CoverWish, FontFile } from "./messages";
 import { Typeface } from "./typeface";
+import { INK, SOFT, write } from "./write-line";
 
 /** Points of a millimetre. */
 const MM = 72 / 25.4;
-const INK = rgb(0, 0, 0);
-const SOFT = rgb(0.337, 0.357, 0.439);
 const WHITE = rgb(1, 1, 1);
 
 /** Side of the pattern on a cover, on a label, on a printed task, in millimetres. */
 const SIDE = { cover: 46, label: 25, task: 24 } as const;
 /** White around a pattern, in modules (ISO/IEC 18004 asks for four). */
 const QUIET = 4;
-
-interface Writing {
-  readonly page: PDFPage;
-  readonly type: Typeface;
-}
-
-interface Line {
-  readonly text: string;
-  readonly x: number;
-  readonly y: number;
-  readonly size: number;
-  readonly weight?: FontFile["weight"];
-  readonly soft?: boolean;
-  /** Widest it may be in points; a longer text is set smaller. */
-  readonly most: number;
-}
 
 /**
  * Covers as a PDF to be printed: one to a sheet, as labels, or on the first page of a printed task, a copy of which each
@@ -154,15 +137,5 @@ function drawCode(page: PDFPage, code: string, { x, y, side }: { x: number; y: n
       });
       from = -1;
     }
-  }
-}
-
-async function write({ page, type }: Writing, { text, x, y, size, weight = "text", soft, most }: Line): Promise<void> {
-  const wide = await type.width(text, weight, size);
-  const fitted = wide > most ? (size * most) / wide : size;
-  let at = x;
-  for (const run of await type.runs(text, weight)) {
-    page.drawText(run.text, { x: at, y, size: fitted, font: run.font, color: soft ? SOFT : INK });
-    at += run.font.widthOfTextAtSize(run.text, fitted);
   }
 }

@@ -8,6 +8,15 @@ export type CoverWish =
   | { readonly kind: "labels"; readonly sheet: keyof typeof LABEL_SHEETS }
   | { readonly kind: "tasks"; readonly task: ArrayBuffer };
 
+/** What a recovery sheet says; nothing of what is in the course. */
+export interface RecoverySheet {
+  /** What the course is called while it is locked. */
+  readonly label: string;
+  readonly code: string;
+  /** The day it was made on, as a person reads it. */
+  readonly madeOn: string;
+}
+
 /** A stretch of a line in points of its page: x and y of the upper left, upper right, lower left and lower right. */
 export type Quad = readonly [number, number, number, number, number, number, number, number];
 

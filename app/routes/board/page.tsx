@@ -7,6 +7,7 @@ import { live, useLive } from "../../course/live";
 import { openCourse } from "../../course/open-course";
 import { LaneStrip } from "../../ui/parts/lane-strip";
 import { useLeakCheck } from "../../ui/hooks/use-leak-check";
+import { PageTitle } from "../../ui/parts/page-title";
 import { LeakRemark } from "./leak-remark";
 import { NextAction } from "./next-action";
 import type { Route } from "./+types/page";
@@ -30,7 +31,7 @@ export default function BoardPage({ loaderData, params }: Route.ComponentProps) 
   const home = `/courses/${params.slot}`;
   return (
     <main className="mx-auto w-full max-w-[1260px] px-[30px] pt-6 pb-16">
-      <title>{`${rows.title} · Upright Quill`}</title>
+      <PageTitle about={rows.title}>Board</PageTitle>
       <h1 className="font-serif text-[28px] leading-tight font-semibold">{rows.title}</h1>
       <p className="mt-1 text-sm text-soft">{rows.subtitle}</p>
       <Attention {...rows} home={home} />

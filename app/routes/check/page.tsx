@@ -9,6 +9,7 @@ import { sharedTextOf } from "../../exports/shared-text";
 import { inAddress } from "../../ui/address";
 import { Choice } from "../../ui/fields/choice";
 import { useSearchChoice } from "../../ui/hooks/use-search-choice";
+import { PageTitle } from "../../ui/parts/page-title";
 import { CheckTabs } from "./check-tabs";
 import { CriteriaTable } from "./criteria/criteria-table";
 import { QuestionsTable } from "./criteria/questions-table";
@@ -48,7 +49,7 @@ export default function CheckPage({ loaderData, params }: Route.ComponentProps) 
   return (
     <div className="grid min-h-[calc(100vh-46px)] grid-cols-[minmax(0,1fr)_330px] max-[1120px]:grid-cols-[minmax(0,1fr)_280px]">
       <main className="px-10 pt-5 pb-12 max-[1120px]:px-5">
-        <title>{`Check: ${assignment.name} · Upright Quill`}</title>
+        <PageTitle about={assignment.name}>Check</PageTitle>
         <div className="flex flex-wrap items-baseline gap-x-3">
           <h1 className="page-title">{assignment.name}</h1>
           <span className="figures text-soft">{counted(scored, "paper")} scored</span>

@@ -20,6 +20,8 @@ export interface BarProps {
   readonly state: CourseState;
   readonly light: Light | null;
   readonly onLight: (light: Light) => void;
+  /** Locks the course; null where it has no lock. */
+  readonly onLock: (() => void) | null;
 }
 
 /** The slim bar of every screen: the course, its steps, its records, and the state of keeping. */
@@ -33,6 +35,7 @@ export function BarFrame({
   state,
   light,
   onLight,
+  onLock,
   steps,
   records,
 }: BarProps & { readonly steps: ReactNode; readonly records: ReactNode }) {
@@ -45,7 +48,7 @@ export function BarFrame({
       <nav aria-label="Records" className="ml-auto flex items-stretch gap-4 max-[1120px]:gap-2.5">
         {records}
       </nav>
-      <BarTools slot={slot} state={state} undo={undo} redo={redo} light={light} onLight={onLight} />
+      <BarTools slot={slot} state={state} undo={undo} redo={redo} light={light} onLight={onLight} onLock={onLock} />
       <KeepingState session={session} home={`/courses/${slot}`} />
       <Going />
     </header>

@@ -1,4 +1,4 @@
-import { Keyboard, Redo2, Search, Undo2 } from "lucide-react";
+import { Keyboard, Lock, Redo2, Search, Undo2 } from "lucide-react";
 import { lazy, Suspense, useEffect, useState, type ReactNode } from "react";
 import type { CourseState } from "#core/model";
 import { useHistoryStep } from "../../course/use-news";
@@ -17,10 +17,11 @@ interface ToolsProps {
   readonly redo: string | null;
   readonly light: Light | null;
   readonly onLight: (light: Light) => void;
+  readonly onLock: (() => void) | null;
 }
 
 /** What can be had everywhere in a course, with its keys: the search, undo and redo, the light, the sheet of keys. */
-export function BarTools({ slot, state, undo, redo, light, onLight }: ToolsProps) {
+export function BarTools({ slot, state, undo, redo, light, onLight, onLock }: ToolsProps) {
   const go = useHistoryStep();
   const [open, setOpen] = useState<"search" | "keys" | null>(null);
   const close = () => {
@@ -41,8 +42,11 @@ export function BarTools({ slot, state, undo, redo, light, onLight }: ToolsProps
       redo: () => {
         go("redo");
       },
+      lock: () => {
+        onLock?.();
+      },
     },
-    { whileTyping: ["find"] },
+    { whileTyping: ["find", "lock"] },
   );
   useEffect(() => {
     const idle = requestIdleCallback(() => void loadSearch());
@@ -93,6 +97,11 @@ export function BarTools({ slot, state, undo, redo, light, onLight }: ToolsProps
       >
         <Keyboard size={16} aria-hidden="true" />
       </Tool>
+      {onLock && (
+        <Tool name="Lock the course" hint="Lock the course (Ctrl Shift L)" onPress={onLock}>
+          <Lock size={16} aria-hidden="true" />
+        </Tool>
+      )}
       {open === "search" && <CommandSearch slot={slot} state={state} onClose={close} />}
       {open === "keys" && (
         <Suspense fallback={null}>

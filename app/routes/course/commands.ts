@@ -93,5 +93,6 @@ const placesOf = (home: string): Found[] =>
       ["Students", "/students"],
       ["Journal", "/journal"],
       ["Files: make a course file", "/files"],
+      ["Lock: passphrase and recovery sheet", "/lock"],
     ] as const
   ).map(([words, path]) => ({ words, kind: "place", to: home + path }));

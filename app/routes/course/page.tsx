@@ -3,7 +3,9 @@ import { courseOf } from "#core/model";
 import { keep, known } from "../../course/choices";
 import { CourseProvider } from "../../course/course-provider";
 import { live, useLive } from "../../course/live";
-import { openCourse } from "../../course/open-course";
+import { isLocked, openCourse } from "../../course/open-course";
+import { useCourseLock } from "../../course/use-course-lock";
+import { UnlockCourse } from "../../ui/parts/unlock-course";
 import { Trouble } from "../../ui/parts/trouble";
 import { NewsAtFoot } from "../../ui/news/news-at-foot";
 import type { Route } from "./+types/page";
@@ -29,6 +31,7 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
     courses,
     light,
     isPacket,
+    lock: repository.locksmith.factsOf(params.slot),
     shown: live(session, (state) => ({
       state,
       timeZone: courseOf(state).timeZone,
@@ -43,13 +46,14 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
 let lastCourse: string | null = null;
 
 export default function CoursePage({ loaderData, params }: Route.ComponentProps) {
-  const { repository, session, courses, light, isPacket } = loaderData;
+  const { repository, session, courses, light, isPacket, lock } = loaderData;
   const shown = useLive(loaderData.shown);
   const { state, timeZone } = shown;
   const counts = useFlowCounts(session, state);
   const CourseBar = isPacket ? PacketBar : Bar;
+  const lockNow = useCourseLock(repository, session, lock);
   return (
-    <CourseProvider session={session}>
+    <CourseProvider session={session} hasLock={lock !== null}>
       {/* Another way of writing figures reaches everything that is on screen. */}
       <div key={courseOf(state).decimalMark} className="flex min-h-screen flex-col">
         <CourseBar
@@ -59,6 +63,7 @@ export default function CoursePage({ loaderData, params }: Route.ComponentProps)
           courses={courses}
           light={light}
           counts={counts}
+          onLock={lockNow}
           onLight={(chosen) => {
             keep(repository, "light", chosen);
           }}
@@ -80,6 +85,7 @@ export default function CoursePage({ loaderData, params }: Route.ComponentProps)
 }
 
 export function ErrorBoundary({ error, params }: Route.ErrorBoundaryProps) {
+  if (isLocked(error)) return <UnlockCourse {...error} />;
   if (error instanceof Error && error.name === "JournalError") {
     const newer = "reason" in error && error.reason === "newer";
     return (

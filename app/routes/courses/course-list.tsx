@@ -4,13 +4,14 @@ import { MoreMenu } from "../../ui/dialogs/more-menu";
 
 /** A course of this browser, whether it opens, and what it holds. */
 export interface ListedCourse extends CourseListing {
-  readonly state: "whole" | "damaged" | "closed";
+  readonly state: "whole" | "damaged" | "locked" | "closed";
   /** In words; null where it cannot be opened. */
   readonly holds: string | null;
 }
 
 const STATE_WORDS = {
   whole: null,
+  locked: null,
   damaged: "Part of it is damaged: it can be read, and work goes on in a copy.",
   closed: "It cannot be opened. Read in its last course file below; nothing was changed here.",
 } as const;
@@ -39,6 +40,7 @@ export function CourseList({
                 {course.title}
               </Link>
             )}
+            {course.locked && <span className="text-soft"> · {course.state === "locked" ? "locked" : "unlocked"}</span>}
             {course.origin === "demo" && <span className="text-soft"> · demo</span>}
             {STATE_WORDS[course.state] && (
               <p className="text-[14px] text-wax">

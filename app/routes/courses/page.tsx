@@ -2,6 +2,8 @@ import { useState } from "react";
 import { data, Form, redirect, useNavigate, useSubmit } from "react-router";
 import { z } from "zod";
 import { counted } from "#core/words";
+import { courseOf } from "#core/model";
+import { isLocked } from "../../course/open-course";
 import { readForm, slotField } from "../../course/read-form";
 import { repositoryContext } from "../../context";
 import { makeCourseFile, readInCourseFile } from "../../exports/course-file";
@@ -23,9 +25,15 @@ export async function clientLoader({ context }: Route.ClientLoaderArgs) {
   const listed = await repository.courses();
   const courses = await Promise.all(
     listed.map(async (course) => {
-      const session = await repository.session(course.slot).catch(() => null);
+      const session = await repository.session(course.slot).catch((error: unknown) => (isLocked(error) ? error : null));
+      if (isLocked(session)) return { ...course, state: "locked" as const, holds: null };
       const state = session === null ? ("closed" as const) : session.damage ? ("damaged" as const) : ("whole" as const);
-      return { ...course, state, holds: session && lossOf(session.state) };
+      return {
+        ...course,
+        title: session ? courseOf(session.state).title : course.title,
+        state,
+        holds: session && lossOf(session.state),
+      };
     }),
   );
   return { repository, courses, markerName: await knownMarkerName(repository) };
@@ -34,7 +42,12 @@ export async function clientLoader({ context }: Route.ClientLoaderArgs) {
 const wish = z.union([
   z.object({ does: z.enum(["archive", "takeOut", "delete"]), slot: slotField }),
   z.object({ start: z.literal("demo") }),
-  z.object({ title: z.string().trim().max(200), marker: z.string().trim().max(200).default("") }),
+  z.object({
+    title: z.string().trim().max(200),
+    marker: z.string().trim().max(200).default(""),
+    passphrase: z.string().max(1_000).default(""),
+    again: z.string().max(1_000).default(""),
+  }),
 ]);
 
 /** Starts an empty course, fetches the demo course, or puts a course away, takes it out again, or deletes it. */
@@ -49,7 +62,10 @@ export async function clientAction({ request, context }: Route.ClientActionArgs)
     return null;
   }
   if ("start" in asked.data) return redirect(`/courses/${await keepDemoCourse(repository)}`);
-  const started = await startEmptyCourse(repository, asked.data.title || "New course", asked.data.marker);
+  const { title, marker, passphrase, again } = asked.data;
+  if (passphrase !== again)
+    return data({ trouble: "The two passphrases are not the same. No course was started." }, { status: 400 });
+  const started = await startEmptyCourse(repository, title || "New course", marker, passphrase);
   return started.ok
     ? redirect(`/courses/${started.value}/plan`)
     : data({ trouble: issueWords(started.issue) }, { status: 400 });

@@ -10,6 +10,7 @@ import { deskAddress } from "../../ui/address";
 import { LockField } from "../../ui/fields/lock-field";
 import { JobStatus } from "../../ui/dialogs/job-status";
 import { useJob } from "../../ui/hooks/use-job";
+import { PageTitle } from "../../ui/parts/page-title";
 import type { Route } from "./+types/page";
 
 /** Papers that are named of those which wait. */
@@ -43,7 +44,7 @@ export default function GiveBackPage({ loaderData, params }: Route.ComponentProp
   const job = useJob();
   return (
     <main className="mx-auto w-full max-w-[760px] px-[30px] pt-6 pb-16">
-      <title>{`Give back: ${title} · Upright Quill`}</title>
+      <PageTitle about={title}>Give back</PageTitle>
       <h1 className="page-title">Give back</h1>
       <p className="figures mt-2 text-[15px]">
         {title}: {all - waiting.length} of {counted(all, "paper")} judged by {marker}.

@@ -10,6 +10,7 @@ import { MovingLists } from "../../ui/order/moving";
 import { PlanPlaces } from "../../ui/parts/plan-places";
 import { useTotalsAsk } from "../../ui/dialogs/totals-ask";
 import { troubleOf } from "../../ui/hooks/use-command";
+import { PageTitle } from "../../ui/parts/page-title";
 import { useChange } from "../../course/use-change";
 import { useNews } from "../../course/use-news";
 import { AddCategory } from "./add-category";
@@ -51,7 +52,7 @@ export default function PlanPage({ loaderData, params }: Route.ComponentProps) {
   });
   return (
     <main className="mx-auto w-full max-w-[1080px] px-[30px] pt-6 pb-16">
-      <title>{`Plan · ${rows.title}`}</title>
+      <PageTitle about={rows.title}>Plan</PageTitle>
       <h1 className="page-title">Plan</h1>
       <PlanPlaces slot={params.slot} />
       <ShorthandBox

@@ -3,10 +3,13 @@ import { data, Link } from "react-router";
 import { type WorkFile } from "#core/model";
 import { CourseProvider } from "../../course/course-provider";
 import { live, useLive } from "../../course/live";
-import { openCourse } from "../../course/open-course";
+import { isLocked, openCourse } from "../../course/open-course";
+import { useCourseLock } from "../../course/use-course-lock";
 import { fromAddress } from "../../ui/address";
 import { useBlobs } from "../../ui/hooks/use-blobs";
 import { TotalsLetter } from "../../ui/letter/totals-letter";
+import { PageTitle } from "../../ui/parts/page-title";
+import { UnlockCourse } from "../../ui/parts/unlock-course";
 import { useChange } from "../../course/use-change";
 import { AnnouncedWork } from "./announced-work";
 import { LetterSection } from "./letter-section";
@@ -23,7 +26,9 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
   const read = (file: WorkFile) => repository.readFile(params.slot, file.id);
   const files = shown.read().value.letters.flatMap(({ comments }) => comments?.files ?? []);
   return {
+    repository,
     session,
+    lock: repository.locksmith.factsOf(params.slot),
     shown,
     read,
     isReading: new URL(request.url).searchParams.has("reading"),
@@ -41,11 +46,18 @@ export async function clientAction({ request, params, context }: Route.ClientAct
 }
 
 export default function StudentWindow(props: Route.ComponentProps) {
+  const { repository, session, lock } = props.loaderData;
+  useCourseLock(repository, session, lock);
   return (
-    <CourseProvider session={props.loaderData.session}>
+    <CourseProvider session={session} hasLock={lock !== null}>
       <Window {...props} />
     </CourseProvider>
   );
+}
+
+export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
+  if (isLocked(error)) return <UnlockCourse {...error} />;
+  throw error;
 }
 
 function Window({ loaderData, params }: Route.ComponentProps) {
@@ -65,7 +77,7 @@ function Window({ loaderData, params }: Route.ComponentProps) {
   }, [isReading, studentId, change]);
   return (
     <div className="min-h-screen bg-table pb-16">
-      <title>{`For ${name} · ${courseTitle}`}</title>
+      <PageTitle about={`For ${name} · ${courseTitle}`}>Student window</PageTitle>
       <header className="flex flex-wrap items-center justify-between gap-x-6 border-b border-rule bg-paper px-6 py-2 text-[13.5px] text-soft">
         <p>
           {isReading

@@ -18,6 +18,7 @@ export const KEY_LIST = {
       row("?", "this sheet", { sheet: "?" }),
       row("Ctrl K", "find a student, an assignment, an action", { find: "Ctrl+k" }),
       row("Ctrl Z, Ctrl Y", "undo, redo", { undo: "Ctrl+z", redo: ["Ctrl+y", "Ctrl+Shift+z"] }),
+      row("Ctrl Shift L", "lock the course, where it has a lock", { lock: "Ctrl+Shift+l" }),
     ],
   },
   judging: {

@@ -10,6 +10,7 @@ import { fromAddress, inAddress } from "../../../ui/address";
 import { LazyWork } from "../../../ui/beside/lazy-work";
 import { DraftField } from "../../../ui/fields/draft-field";
 import { useKeys } from "../../../ui/keys/use-keys";
+import { PageTitle } from "../../../ui/parts/page-title";
 import { SecondCriteria } from "./second-criteria";
 import { secondRows, type SecondRows } from "./second-rows";
 import type { Route } from "./+types/page";
@@ -81,7 +82,7 @@ function SecondPaper({ loaderData, params }: Route.ComponentProps) {
   });
   return (
     <main className="grid min-h-0 flex-1 grid-cols-[380px_minmax(0,1fr)]">
-      <title>{`Second marking: ${rows.title} · Upright Quill`}</title>
+      <PageTitle about={rows.title}>Second marking</PageTitle>
       <div className="overflow-y-auto border-e border-rule pb-8">
         <div className="px-4 pt-3">
           <p className="text-[14px]">

@@ -14,6 +14,7 @@ import { fromAddress } from "../../../ui/address";
 import { Tick } from "../../../ui/fields/tick";
 import { UnderStep } from "../../../ui/parts/under-step";
 import { issueWords } from "../../../ui/words/words";
+import { PageTitle } from "../../../ui/parts/page-title";
 import { useTakingIn } from "../use-taking-in";
 import { SheetColumns } from "./sheet-columns";
 import { SheetTable } from "./sheet-table";
@@ -84,7 +85,7 @@ export default function SheetPage({ loaderData, params }: Route.ComponentProps) 
   return (
     <>
       <main className="mx-auto w-full max-w-[1180px] px-[30px] pt-6 pb-24">
-        <title>{`${name} · Upright Quill`}</title>
+        <PageTitle about={name}>Spreadsheet</PageTitle>
         <UnderStep step="Collect" to={`/courses/${params.slot}/collect`} title={`Scores in ${name}`} />
         {head && preview ? (
           <>

@@ -7,6 +7,7 @@ import { fromAddress, inAddress } from "../../../ui/address";
 import { PlanPlaces } from "../../../ui/parts/plan-places";
 import { useTotalsAsk } from "../../../ui/dialogs/totals-ask";
 import { troubleOf } from "../../../ui/hooks/use-command";
+import { PageTitle } from "../../../ui/parts/page-title";
 import { useChange } from "../../../course/use-change";
 import { CopyElsewhere } from "./copy-elsewhere";
 import { Groups } from "./groups";
@@ -53,7 +54,7 @@ export default function AssignmentPage({ loaderData, params }: Route.ComponentPr
   const parts = { assignment, rows, edit: editFields, send: change };
   return (
     <main className="mx-auto w-full max-w-[1080px] px-[30px] pt-6 pb-16">
-      <title>{`${assignment.name} · Plan`}</title>
+      <PageTitle about={assignment.name}>Plan</PageTitle>
       <h1 className="page-title">{assignment.name}</h1>
       <PlanPlaces slot={params.slot} />
       <div className="mt-5 grid gap-x-12 gap-y-8 lg:grid-cols-2">

@@ -11,6 +11,7 @@ import { PlanPlaces } from "../../../ui/parts/plan-places";
 import { PastedList } from "../../../ui/files/pasted-list";
 import { readTextDraft, useTyped } from "../../../ui/fields/drafts";
 import { issueWords } from "../../../ui/words/words";
+import { PageTitle } from "../../../ui/parts/page-title";
 import { useChange } from "../../../course/use-change";
 import { usePosts } from "./use-posts";
 import type { Route } from "./+types/page";
@@ -75,7 +76,7 @@ export default function PostsPage({ loaderData, params }: Route.ComponentProps) 
   };
   return (
     <main className="mx-auto w-full max-w-[900px] px-[30px] pt-6 pb-16">
-      <title>{`Posts · ${assignment.name} · Upright Quill`}</title>
+      <PageTitle about={assignment.name}>Posts</PageTitle>
       <h1 className="page-title">{assignment.name}: posts</h1>
       <PlanPlaces slot={params.slot} />
       <p className="mt-4 max-w-prose text-[15px]">

@@ -18,6 +18,7 @@ import { AnswerEntry } from "./answer-entry";
 import { draftOf, freshQuestion, keptQuestion, lackOf, type QuestionDraft, readQuestions } from "./rows";
 import type { Route } from "./+types/page";
 import { inMark } from "../../../ui/words/figures";
+import { PageTitle } from "../../../ui/parts/page-title";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
@@ -69,7 +70,7 @@ export default function QuestionsPage({ loaderData, params }: Route.ComponentPro
   };
   return (
     <main className="mx-auto w-full max-w-[900px] px-[30px] pt-6 pb-16">
-      <title>{`Questions · ${assignment.name} · Upright Quill`}</title>
+      <PageTitle about={assignment.name}>Questions</PageTitle>
       <h1 className="page-title">{assignment.name}: questions</h1>
       <PlanPlaces slot={params.slot} />
       <p className="figures mt-3 text-[14.5px] text-soft">

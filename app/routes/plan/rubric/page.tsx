@@ -18,6 +18,7 @@ import { RubricHead } from "./rubric-head";
 import { SamplePaper } from "./sample-paper";
 import type { Route } from "./+types/page";
 import { inMark } from "../../../ui/words/figures";
+import { PageTitle } from "../../../ui/parts/page-title";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
@@ -76,7 +77,7 @@ export default function RubricPage({ loaderData, params }: Route.ComponentProps)
 
   return (
     <main className="mx-auto w-full max-w-[1240px] px-[30px] pt-6 pb-24 print:max-w-none">
-      <title>{`${rubric.name} · Rubrics`}</title>
+      <PageTitle about={rubric.name}>Rubric</PageTitle>
       <h1 className="page-title">{stored.name}</h1>
       <PlanPlaces slot={params.slot} />
       <RubricHead rubric={rubric} uses={uses.map(({ name }) => name)} judged={judged} edit={edit} />

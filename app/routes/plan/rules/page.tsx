@@ -12,6 +12,7 @@ import { useChangedTotals } from "../../../ui/hooks/use-changed-totals";
 import { isShapedLike, useTyped } from "../../../ui/fields/drafts";
 import { AsYouLeftIt } from "../../../ui/fields/as-you-left-it";
 import { troubleOf } from "../../../ui/hooks/use-command";
+import { PageTitle } from "../../../ui/parts/page-title";
 import { useChange } from "../../../course/use-change";
 import { LateRuleFields } from "./late-rule-fields";
 import { Letters } from "./letters";
@@ -69,7 +70,7 @@ export default function RulesPage({ loaderData, params }: Route.ComponentProps) 
 
   return (
     <main className="mx-auto w-full max-w-[1080px] px-[30px] pt-6 pb-24">
-      <title>{`Rules · ${course.title}`}</title>
+      <PageTitle about={course.title}>Rules</PageTitle>
       <h1 className="page-title">Rules</h1>
       <PlanPlaces slot={params.slot} />
       <div className="mt-5 space-y-8">

@@ -3,6 +3,7 @@ import { live, useLive } from "../../../course/live";
 import { openCourse } from "../../../course/open-course";
 import { PlanPlaces } from "../../../ui/parts/plan-places";
 import { useTroubleOf } from "../../../ui/hooks/use-command";
+import { PageTitle } from "../../../ui/parts/page-title";
 import { useChange } from "../../../course/use-change";
 import { useNews } from "../../../course/use-news";
 import { CopyPlan } from "./copy-plan";
@@ -30,7 +31,7 @@ export default function SetupPage({ loaderData, params }: Route.ComponentProps) 
   const news = useNews();
   return (
     <main className="mx-auto w-full max-w-[1080px] px-[30px] pt-6 pb-16">
-      <title>{`Course and roster · ${rows.course.title}`}</title>
+      <PageTitle about={rows.course.title}>Course and roster</PageTitle>
       <h1 className="page-title">Course and roster</h1>
       <PlanPlaces slot={params.slot} />
       <div className="mt-5 grid gap-x-12 gap-y-8 lg:grid-cols-[1fr_340px]">

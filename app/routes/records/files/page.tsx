@@ -1,4 +1,4 @@
-import { useLocation, useNavigate } from "react-router";
+import { Link, useLocation, useNavigate } from "react-router";
 import { CSV_WORDS, figuresMark } from "../../../ui/words/figures";
 import { filesOf, scoresCsv } from "#core/formats";
 import { courseOf } from "#core/model";
@@ -22,11 +22,12 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
     students: Object.keys(state.students).length,
     files: filesOf(state).length,
   }));
-  return { repository, session, shown, markerName: await knownMarkerName(repository) };
+  const isLocked = repository.locksmith.factsOf(params.slot) !== null;
+  return { repository, session, shown, isLocked, markerName: await knownMarkerName(repository) };
 }
 
 export default function FilesPage({ loaderData, params }: Route.ComponentProps) {
-  const { repository, session, markerName } = loaderData;
+  const { repository, session, isLocked, markerName } = loaderData;
   const { title, students, files } = useLive(loaderData.shown);
   const navigate = useNavigate();
   const { hash } = useLocation();
@@ -80,6 +81,16 @@ export default function FilesPage({ loaderData, params }: Route.ComponentProps) 
         >
           Make a course file
         </button>
+      </Section>
+      <Section id="lock" title="The lock">
+        <p>
+          {isLocked
+            ? "This course is locked with a passphrase: what this browser keeps of it is unreadable without it."
+            : "What this browser keeps of the course can be read by whoever can use the browser."}
+        </p>
+        <Link className="act mt-3 inline-block" to={`/courses/${params.slot}/lock`}>
+          {isLocked ? "Passphrase, recovery sheet, and when it locks" : "Lock it with a passphrase"}
+        </Link>
       </Section>
       <Section id="read-in" title="Read in a course file">
         <p>It becomes a course of its own beside the ones that are here; nothing is replaced.</p>

@@ -15,6 +15,7 @@ import { OutlookBar } from "./outlook-bar";
 import { studentRows, type WorkRow } from "./rows";
 import type { Route } from "./+types/page";
 import { Choice } from "../../../ui/fields/choice";
+import { PageTitle } from "../../../ui/parts/page-title";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
@@ -45,7 +46,7 @@ export default function StudentPage({ loaderData, params }: Route.ComponentProps
   const change = useChange();
   return (
     <main className="mx-auto w-full max-w-[1080px] px-[30px] pt-6 pb-16 print:max-w-none print:pt-0">
-      <title>{`${rows.name} · Students`}</title>
+      <PageTitle about={rows.name}>Student</PageTitle>
       <div className="flex items-baseline justify-between gap-6">
         <h1 className="page-title">{rows.name}</h1>
         <Links slot={params.slot} studentId={student.id} rows={rows} />

@@ -7,6 +7,7 @@ import { openCourse, orMissing } from "../../../course/open-course";
 import { fromAddress, inAddress } from "../../../ui/address";
 import { useAsking } from "../../../ui/dialogs/use-asking";
 import { useSearchChoice } from "../../../ui/hooks/use-search-choice";
+import { PageTitle } from "../../../ui/parts/page-title";
 import { useChange } from "../../../course/use-change";
 import { AnswersHead } from "./answers-head";
 import { AnswerLine } from "./answer-line";
@@ -114,7 +115,7 @@ export default function AnswersPage({ loaderData, params }: Route.ComponentProps
   }
   return (
     <main className="flex h-[calc(100vh-46px)] flex-col">
-      <title>{`Answers · ${assignment.name} · Upright Quill`}</title>
+      <PageTitle about={assignment.name}>Answers</PageTitle>
       <AnswersHead
         questionsAt={questionsAt}
         title={assignment.name}

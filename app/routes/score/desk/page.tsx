@@ -17,6 +17,7 @@ import { DeskColumns } from "./desk-columns";
 import { deskRows } from "./rows";
 import { PhrasesAtHand } from "../../../ui/letter/phrases";
 import { useAsking } from "../../../ui/dialogs/use-asking";
+import { PageTitle } from "../../../ui/parts/page-title";
 import { useDeskAddress } from "./use-desk-address";
 import { useDeskKeys } from "./use-desk-keys";
 import { useHandIn } from "./paper/use-hand-in";
@@ -171,7 +172,7 @@ function Desk({
   );
   return (
     <main className="flex h-[calc(100vh-46px)] flex-col">
-      <title>{`${rows.name}, ${rows.assignment.shortName} · Upright Quill`}</title>
+      <PageTitle about={`${rows.name}, ${rows.assignment.shortName}`}>Desk</PageTitle>
       <PhrasesAtHand value={atHand}>
         <DeskColumns
           hand={hand}

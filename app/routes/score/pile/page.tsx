@@ -12,6 +12,7 @@ import { PileField } from "./pile-field";
 import { pileRows } from "./rows";
 import type { Route } from "./+types/page";
 import { Choice } from "../../../ui/fields/choice";
+import { PageTitle } from "../../../ui/parts/page-title";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
@@ -39,7 +40,7 @@ export default function PilePage({ loaderData, params }: Route.ComponentProps) {
 
   return (
     <main className="mx-auto w-full max-w-[1080px] px-[30px] pt-6 pb-16">
-      <title>{`Pile · ${assignment.name}`}</title>
+      <PageTitle about={assignment.name}>Pile</PageTitle>
       <div className="flex items-baseline justify-between gap-6">
         <h1 className="page-title">{assignment.name}: from the pile</h1>
         <Choice

@@ -10,6 +10,7 @@ import { useChange } from "../../../course/use-change";
 import type { Route } from "./+types/page";
 import { quickRows } from "./rows";
 import { inMark } from "../../../ui/words/figures";
+import { PageTitle } from "../../../ui/parts/page-title";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
@@ -25,7 +26,7 @@ export default function QuickPage({ loaderData, params }: Route.ComponentProps) 
   const change = useChange();
   return (
     <main className="mx-auto w-full max-w-[1000px] px-[30px] pt-6 pb-16">
-      <title>{`Quick list · ${assignment.name} · Upright Quill`}</title>
+      <PageTitle about={assignment.name}>Quick list</PageTitle>
       <h1 className="page-title">{assignment.name}: quick list</h1>
       <p className="figures mt-1 text-[14px] text-soft">
         {assignment.bonus ? "Bonus" : `Of ${inMark(pointsWords(assignment.points))}`} · 18 l2 late · m missing · x

@@ -9,6 +9,7 @@ import { useSearchChoice } from "../../../ui/hooks/use-search-choice";
 import { useChange } from "../../../course/use-change";
 import { ComparePane } from "../../../ui/beside/compare-pane";
 import { nearLevel, sweepRows } from "../../../ui/beside/sweep-rows";
+import { PageTitle } from "../../../ui/parts/page-title";
 import { Sheet } from "./sheet";
 import { SweepHead } from "./sweep-head";
 import { usePlaceInSweep } from "./use-place-in-sweep";
@@ -103,7 +104,7 @@ export default function SweepPage({ loaderData, params }: Route.ComponentProps) 
   const home = `/courses/${params.slot}`;
   return (
     <main className="flex h-[calc(100vh-46px)] flex-col">
-      <title>{`Sweep · ${assignment.name} · Upright Quill`}</title>
+      <PageTitle about={assignment.name}>Sweep</PageTitle>
       {!rows ? (
         <NoRubric title={assignment.name} to={`${home}/plan/rubrics?for=${inAddress(assignment.id)}`} />
       ) : (

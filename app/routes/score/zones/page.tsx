@@ -12,6 +12,7 @@ import { useKeys } from "../../../ui/keys/use-keys";
 import { ZoneLayer, type ZoneBox } from "../../../ui/work/zones/zone-layer";
 import { WorkPages } from "../../../ui/work/pages/work-pages";
 import { PAGE_WIDTH } from "../../../ui/work/measures";
+import { PageTitle } from "../../../ui/parts/page-title";
 import { ZoneList } from "./zone-list";
 import { askedOf, drawnZones, placeOfKey } from "./rows";
 import type { Route } from "./+types/page";
@@ -78,7 +79,7 @@ export default function ZonesPage({ loaderData, params }: Route.ComponentProps) 
   const desk = deskAddress(params.slot, assignment.id, student.id);
   return (
     <main className="grid h-[calc(100vh-46px)] grid-cols-[300px_minmax(0,1fr)]">
-      <title>{`Zones · ${assignment.name} · Upright Quill`}</title>
+      <PageTitle about={assignment.name}>Zones</PageTitle>
       <section aria-label="What is answered" className="overflow-auto border-e border-rule px-5 py-5">
         <p className="text-[14px]">
           <Link className="link" to={desk}>

@@ -1,0 +1,170 @@
+import { useState } from "react";
+import { data, useFetcher, useRevalidator } from "react-router";
+import { z } from "zod";
+import { courseOf } from "#core/model";
+import type { LockFacts } from "#storage";
+import { openCourse } from "../../../course/open-course";
+import { readForm } from "../../../course/read-form";
+import { JobStatus } from "../../../ui/dialogs/job-status";
+import { useJob } from "../../../ui/hooks/use-job";
+import { LockFactFields } from "./lock-facts";
+import { NewPassphrase, PassphraseField } from "./new-passphrase";
+import { PutOn } from "./put-on";
+import { Recovery } from "./recovery";
+import { TakeOff } from "./take-off";
+import type { Route } from "./+types/page";
+
+export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
+  const { repository, session } = await openCourse(context, params.slot);
+  const { title, shortTitle, institution, timeZone } = courseOf(session.state);
+  return {
+    repository,
+    isDamaged: session.damage !== null,
+    facts: repository.locksmith.factsOf(params.slot),
+    known: [title, shortTitle, institution].filter(Boolean),
+    shortTitle,
+    timeZone,
+  };
+}
+
+const wish = z.union([
+  z.object({ present: z.string().max(1_000), passphrase: z.string().min(1).max(1_000) }),
+  z.object({ label: z.string().trim().min(1).max(80), idleMinutes: z.coerce.number().int().min(0).max(1_440) }),
+]);
+
+/** Changes the passphrase, or what the lock is called and when it closes by itself. */
+export async function clientAction({ request, params, context }: Route.ClientActionArgs) {
+  const asked = await readForm(request, wish);
+  if (!asked.success) return data({ trouble: "Give it a name and a passphrase.", done: "" }, { status: 400 });
+  const { repository } = await openCourse(context, params.slot);
+  if ("label" in asked.data) {
+    await repository.keepLockFacts(params.slot, asked.data);
+    return { trouble: null, done: "Kept." };
+  }
+  const { present, passphrase } = asked.data;
+  return (await repository.locksmith.changePassphrase(params.slot, present, passphrase))
+    ? { trouble: null, done: "The new passphrase opens it from now on, and the old one no longer does." }
+    : data({ trouble: "The present passphrase is another one. Nothing was changed.", done: "" }, { status: 403 });
+}
+
+export default function LockPage({ loaderData, params }: Route.ComponentProps) {
+  const { repository, isDamaged, facts, known, shortTitle, timeZone } = loaderData;
+  const job = useJob();
+  const again = useRevalidator();
+  const common = { repository, slot: params.slot, job };
+  return (
+    <main className="mx-auto w-full max-w-[860px] px-[30px] pt-6 pb-16">
+      <title>Lock · Upright Quill</title>
+      <h1 className="page-title">Lock</h1>
+      <JobStatus job={job} />
+      {facts === null ? (
+        <Section title="This course is open to whoever can use this browser">
+          {isDamaged ? (
+            <p>Part of it is damaged. Go on in a copy of it first, and lock that.</p>
+          ) : (
+            <PutOn {...common} known={known} />
+          )}
+        </Section>
+      ) : (
+        <>
+          <Section title="This course is locked with a passphrase">
+            <p>
+              It is open in the tabs of this browser until it is locked: with Ctrl Shift L, when the last tab is closed
+              or reloaded, or when nobody touches it.
+            </p>
+            <Facts facts={facts} />
+          </Section>
+          <Section title="Recovery sheet">
+            <Recovery {...common} facts={facts} timeZone={timeZone} onMade={() => void again.revalidate()} />
+          </Section>
+          <Section title="Another passphrase">
+            <ChangePassphrase known={known} />
+          </Section>
+          <Section title="Without a lock">
+            {isDamaged ? (
+              <p>Part of the course is damaged. Go on in a copy of it first; it has the same lock.</p>
+            ) : (
+              <TakeOff {...common} shortTitle={shortTitle} />
+            )}
+          </Section>
+        </>
+      )}
+    </main>
+  );
+}
+
+function Facts({ facts }: { readonly facts: LockFacts }) {
+  const fetcher = useFetcher<typeof clientAction>();
+  const [typed, setTyped] = useState({ label: facts.label, idleMinutes: facts.idleMinutes });
+  const isOther = typed.label.trim() !== facts.label || typed.idleMinutes !== facts.idleMinutes;
+  return (
+    <form
+      className="mt-3 flex flex-wrap items-end gap-4"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void fetcher.submit({ label: typed.label, idleMinutes: String(typed.idleMinutes) }, { method: "post" });
+      }}
+    >
+      <LockFactFields {...typed} onChange={setTyped} />
+      <button type="submit" className="act" disabled={!isOther || typed.label.trim() === ""}>
+        Keep
+      </button>
+      <Outcome outcome={fetcher.data} />
+    </form>
+  );
+}
+
+function ChangePassphrase({ known }: { readonly known: readonly string[] }) {
+  const fetcher = useFetcher<typeof clientAction>();
+  const [present, setPresent] = useState("");
+  const [typed, setTyped] = useState({ passphrase: "", again: "" });
+  const isReady = present !== "" && typed.passphrase !== "" && typed.passphrase === typed.again;
+  return (
+    <form
+      className="grid gap-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (!isReady) return;
+        const { passphrase } = typed;
+        void fetcher.submit({ present, passphrase }, { method: "post" }).then(() => {
+          setPresent("");
+          setTyped({ passphrase: "", again: "" });
+        });
+      }}
+    >
+      <PassphraseField label="The present passphrase" value={present} onChange={setPresent} />
+      <NewPassphrase
+        label="The new passphrase"
+        known={known}
+        {...typed}
+        onPassphrase={(passphrase, again) => {
+          setTyped({ passphrase, again });
+        }}
+      />
+      <p className="flex items-center gap-4">
+        <button type="submit" className="act" disabled={!isReady || fetcher.state !== "idle"}>
+          Change the passphrase
+        </button>
+        <Outcome outcome={fetcher.data} />
+      </p>
+    </form>
+  );
+}
+
+/** What came of a form that was sent. */
+function Outcome({ outcome }: { readonly outcome: { trouble: string | null; done: string } | undefined }) {
+  return (
+    <span role="status" className={`text-[14px] ${outcome?.trouble ? "text-wax" : "text-soft"}`}>
+      {outcome && (outcome.trouble ?? outcome.done)}
+    </span>
+  );
+}
+
+function Section({ title, children }: { readonly title: string; readonly children: React.ReactNode }) {
+  return (
+    <section className="border-t border-rule py-5">
+      <h2 className="mb-1.5 font-serif text-[18px] font-semibold">{title}</h2>
+      {children}
+    </section>
+  );
+}
