@@ -46,6 +46,7 @@ const SCREENS: readonly (readonly [name: string, place: string])[] = [
   ["students", "/students"],
   ["journal", "/journal"],
   ["files", "/files"],
+  ["lock", "/lock"],
 ];
 
 /** What another light can make worse; the page is otherwise the same. */
@@ -82,6 +83,29 @@ for (const [name, place] of SCREENS) {
     await expectNoSidewaysScroll(page);
   });
 }
+
+test("axe finds nothing on the lock of a locked course, and on what stands there while it is locked", async ({
+  page,
+}) => {
+  await openDemo(page, "/lock");
+  await page.getByLabel("Passphrase", { exact: true }).fill("seven wet herons");
+  await page.getByLabel("Once more").fill("seven wet herons");
+  await page.getByRole("button", { name: "Lock the course", exact: true }).last().click();
+  await page.waitForURL(/\/courses\/c-/, { timeout: 60_000 });
+  const checkBothWidths = async () => {
+    for (const width of [1024, 1280]) {
+      await page.setViewportSize({ width, height: 768 });
+      await page.waitForTimeout(200);
+      await expectNoSidewaysScroll(page);
+      await checkBothLights(page);
+    }
+  };
+  await expect(page.getByRole("heading", { name: "This course is locked with a passphrase" })).toBeVisible();
+  await checkBothWidths();
+  await page.keyboard.press("Control+Shift+L");
+  await expect(page.getByLabel("Its passphrase")).toBeFocused();
+  await checkBothWidths();
+});
 
 test("axe finds nothing on a full tray, 1280 and 1024 wide", async ({ page }) => {
   await openDemo(page, "/collect");

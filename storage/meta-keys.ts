@@ -4,6 +4,11 @@ import { isTrayKey } from "./tray-keys";
 export const isScreenKeyOf = (key: string, slot: string): boolean =>
   key.startsWith("screen/") && key.endsWith(`/${slot}`);
 
-/** Whether a key of the `meta` shelf goes with a course: its tray, what screens remember of it, its lock. */
+/** Where the folder lies into which copies of a course are written. */
+export const folderKey = (slot: string): string => `folder/${slot}`;
+
+/** Whether a key of the `meta` shelf goes with a course: its tray, what screens remember of it, its folder, its lock. */
 export const isMetaOf = (key: string, slot: string): boolean =>
-  isTrayKey(key, slot) || isScreenKeyOf(key, slot) || key === `lock/${slot}` || key === `lock-copy/${slot}`;
+  isTrayKey(key, slot) ||
+  isScreenKeyOf(key, slot) ||
+  [folderKey(slot), `lock/${slot}`, `lock-copy/${slot}`].includes(key);

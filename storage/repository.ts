@@ -19,9 +19,11 @@ import { Locksmith, type LockFacts, type SameLock } from "./lock/locksmith";
 import { copyCourse, type TellCopied } from "./lock/copy-course";
 import { migrate } from "./migrations";
 import { readJournal } from "./read-journal";
+import { folderKey } from "./meta-keys";
 import { Remembered } from "./remembered";
 import { CourseSession, type Surroundings } from "./session";
 import type { CourseShelves, Neighbours, Shelves } from "./shelf";
+import { spaceTaken, type TakenSpace } from "./space";
 import type { Tray } from "./tray";
 import { beginReading, clearCutShort, endReading, freeSlot } from "./slots";
 
@@ -295,6 +297,22 @@ export class Repository {
     const oldest = this.#recentFiles.keys().next().value;
     if (oldest !== undefined && this.#recentFiles.size > RECENT_FILES) this.#recentFiles.delete(oldest);
     return found;
+  }
+
+  /** The folder into which copies of a course are written; null where none was chosen. */
+  async folderOf(slot: string): Promise<unknown> {
+    return this.shelves.meta.get(folderKey(slot)).catch(() => null);
+  }
+
+  /** Keeps a folder as the browser hands it out, or lets go of it. */
+  async keepFolder(slot: string, folder: object | null): Promise<void> {
+    if (folder) await this.shelves.meta.set(folderKey(slot), folder);
+    else await this.shelves.meta.remove(folderKey(slot));
+  }
+
+  /** What a course takes in this browser, in bytes. */
+  spaceOf(slot: string): Promise<TakenSpace> {
+    return spaceTaken(this.shelves, slot);
   }
 
   /** Keeps a small thing of the screen, such as the paper to resume at; it is no part of the course. */

@@ -164,6 +164,11 @@ export class CourseSession {
     return new CourseSession(slot, shelves, neighbours, surroundings, { ...opening, drafts });
   }
 
+  /** How many changes the course has had. */
+  get seq(): number {
+    return this.#ledger.seq + this.#pending.length;
+  }
+
   /** The present moment, as the surroundings tell it. */
   now(): Context["at"] {
     return this.surroundings.now();

@@ -31,6 +31,10 @@ const OF_COURSE = {
   place: z.object({ assignmentId: idField("assignment"), studentId: idField("student") }),
   /** What the gradebook shows: the search of its address, with its `?`. */
   gradebook: z.string().startsWith("?").or(z.literal("")),
+  /** When the course was last saved outside of this browser, and after how many changes. */
+  "saved-outside": z.object({ at: z.string(), seq: z.number() }),
+  /** Why the last copy could not be written into its folder; empty where it was. */
+  "folder-trouble": z.string(),
 };
 
 type Everywhere = keyof typeof EVERYWHERE;

@@ -12,6 +12,7 @@ import { courseOf, EMPTY_STATE, type CourseState, type WorkFile } from "#core/mo
 import type { CourseSession, Repository } from "#storage";
 import { counted } from "#core/words";
 import { runArchiveJob, StoppedError } from "../../workers/client";
+import { keepIn } from "../course/choices";
 import { slotWish } from "../course/wish-slot";
 import { saveAs } from "../ui/save-as";
 import type { JobProgress } from "../ui/hooks/use-job";
@@ -32,17 +33,31 @@ function namesOf(files: readonly WorkFile[]): string {
   return `${shown.join(", ")}${more > 0 ? ` and ${String(more)} more` : ""}`;
 }
 
+/** How a course file is called and locked. */
+interface PackWish {
+  /** Its name without the day and the ending. */
+  readonly stem?: string;
+  readonly passphrase?: string;
+}
+
+/** A course file that was packed and read back, and what it lacks in words. */
+interface PackedCourse {
+  readonly name: string;
+  readonly blob: Blob;
+  readonly without: string;
+}
+
 /**
- * Packs the open course, changes that could not be kept among them, reads it back, and saves it. Files that are no longer
- * in this browser do not keep the rest from being saved. Answers what was done.
+ * Packs the open course, changes that could not be kept among them, and reads it back. Files that are no longer in this
+ * browser do not keep the rest from being saved.
  */
-export async function makeCourseFile(
+export async function packedCourse(
   repository: Repository,
   session: CourseSession,
   signal: AbortSignal,
   tell: Tell,
-  { stem = session.slot, passphrase = "" }: { readonly stem?: string; readonly passphrase?: string } = {},
-): Promise<string> {
+  { stem = session.slot, passphrase = "" }: PackWish = {},
+): Promise<PackedCourse> {
   const wanted = filesWith(session);
   const files = new Map<FileId, Uint8Array>();
   let bytesRead = 0;
@@ -61,12 +76,26 @@ export async function makeCourseFile(
   tell({ words: "Packing, and reading it back", done: wanted.length, all: wanted.length + 1 });
   const written = { archive: { entries: session.entries, files }, at: repository.surroundings.now(), stem, passphrase };
   const { name, blob } = await writeArchive(written, signal);
-  saveAs(blob, name);
   const lacking = filesOf(session.state).filter(({ id }) => !files.has(id));
   const without =
     lacking.length === 0
       ? ""
       : ` It lacks ${counted(lacking.length, "file")} no longer in this browser: ${namesOf(lacking)}.`;
+  return { name, blob, without };
+}
+
+/** Packs the open course, saves it where the browser saves, and remembers that it lies outside. Answers what was done. */
+export async function makeCourseFile(
+  repository: Repository,
+  session: CourseSession,
+  signal: AbortSignal,
+  tell: Tell,
+  wish: PackWish = {},
+): Promise<string> {
+  const { seq } = session;
+  const { name, blob, without } = await packedCourse(repository, session, signal, tell, wish);
+  saveAs(blob, name);
+  keepIn(repository, session.slot, "saved-outside", { at: repository.surroundings.now(), seq });
   return `${name} was saved (${(blob.size / 1e6).toFixed(1)} MB) and read back.${without}`;
 }
 

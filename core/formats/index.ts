@@ -9,6 +9,10 @@ export {
   type CourseFileIssue,
   type ReadCourse,
   type UnprovenIssue,
+  copiesToDrop,
+  copyName,
+  keptCopy,
+  type KeptCopy,
 } from "./course-file";
 export { scoresCsv, writeCsv, type Cell } from "./tables/csv";
 export { readAnswers, type AnswerIssue } from "./tables/answers";

@@ -97,7 +97,7 @@ describe("sealing", () => {
 });
 
 /** Test case 16 (AES-256 with data beside) of the GCM specification of McGrew and Viega; values from memory. */
-it("the library's AES-256-GCM gives the specification's test case 16", () => {
+it("the library's AES-256-GCM gives test case 16 of its specification, value from memory", () => {
   const bytes = (hex: string) => Uint8Array.from(hex.match(/../g) ?? [], (pair) => Number.parseInt(pair, 16));
   const key = bytes("feffe9928665731c6d6a8f9467308308".repeat(2));
   const plain = bytes(

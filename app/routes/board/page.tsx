@@ -5,6 +5,8 @@ import { counted } from "#core/words";
 import { lookedAt } from "../../course/looked-at";
 import { live, useLive } from "../../course/live";
 import { openCourse } from "../../course/open-course";
+import { knownIn } from "../../course/choices";
+import { unsavedOf, type Unsaved } from "../../course/saved-outside";
 import { LaneStrip } from "../../ui/parts/lane-strip";
 import { useLeakCheck } from "../../ui/hooks/use-leak-check";
 import { PageTitle } from "../../ui/parts/page-title";
@@ -14,14 +16,16 @@ import type { Route } from "./+types/page";
 import { boardRows, workedOut } from "./rows";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
-  const { session } = await openCourse(context, params.slot);
+  const { repository, session } = await openCourse(context, params.slot);
+  const unsaved = await unsavedOf(repository, session);
+  const folderTrouble = (await knownIn(repository, params.slot, "folder-trouble")) ?? "";
   const shown = live(session, (state) => ({
     checked: lookedAt(session).checked,
     timeZone: courseOf(state).timeZone,
     rows: boardRows(state, session.now()),
     empty: Object.keys(state.assignments).length === 0,
   }));
-  return { shown };
+  return { shown, unsaved, folderTrouble };
 }
 
 export default function BoardPage({ loaderData, params }: Route.ComponentProps) {
@@ -34,7 +38,7 @@ export default function BoardPage({ loaderData, params }: Route.ComponentProps) 
       <PageTitle about={rows.title}>Board</PageTitle>
       <h1 className="font-serif text-[28px] leading-tight font-semibold">{rows.title}</h1>
       <p className="mt-1 text-sm text-soft">{rows.subtitle}</p>
-      <Attention {...rows} home={home} />
+      <Attention {...rows} home={home} unsaved={loaderData.unsaved} folderTrouble={loaderData.folderTrouble} />
       {empty && (
         <p className="mt-10 max-w-prose text-soft">
           Nothing is planned yet. Begin with the students and the first assignment under{" "}
@@ -79,6 +83,8 @@ function Attention({
   weightless,
   demo,
   replies,
+  unsaved,
+  folderTrouble,
   home,
 }: {
   readonly undated: readonly string[];
@@ -88,9 +94,13 @@ function Attention({
   readonly demo: boolean;
   /** Replies of students that nobody has read. */
   readonly replies: number;
+  readonly unsaved: Unsaved | null;
+  /** Why no copy could be written into its folder; empty where none was to be. */
+  readonly folderTrouble: string;
   readonly home: string;
 }) {
-  if (undated.length === 0 && !weights && weightless.length === 0 && !demo && replies === 0) return null;
+  const isNothing = undated.length === 0 && !weights && weightless.length === 0 && !demo && replies === 0;
+  if (isNothing && !unsaved && folderTrouble === "") return null;
   return (
     <ul className="mt-4 flex flex-wrap gap-x-8 gap-y-1 border-y border-rule py-2 text-sm">
       {undated.length > 0 && (
@@ -120,6 +130,15 @@ function Attention({
           </Link>
         </li>
       )}
+      {(unsaved ?? folderTrouble !== "") && (
+        <li>
+          <strong className="text-ochre">Only in this browser:</strong>{" "}
+          {unsaved ? unsavedWords(unsaved) : "the last copy could not be written into its folder."}{" "}
+          <Link className="link" to={`${home}/files#${unsaved ? "course-file" : "folder"}`}>
+            {unsaved ? "Make a course file" : "See why"}
+          </Link>
+        </li>
+      )}
       {demo && (
         <li>
           This is the demo course; nothing in it is real.{" "}
@@ -131,6 +150,12 @@ function Attention({
     </ul>
   );
 }
+
+/** What stands in this browser alone. */
+const unsavedWords = ({ since, days, changes }: Unsaved): string =>
+  since === null
+    ? `${counted(changes, "change")} in ${counted(days, "day")}, and never saved anywhere else.`
+    : `${counted(changes, "change")} since it was saved elsewhere ${counted(days, "day")} ago.`;
 
 function Legend() {
   const items = [

@@ -4,6 +4,7 @@ import { keep, known } from "../../course/choices";
 import { CourseProvider } from "../../course/course-provider";
 import { live, useLive } from "../../course/live";
 import { isLocked, openCourse } from "../../course/open-course";
+import { useFolderCopies } from "../../course/use-folder-copies";
 import { useCourseLock } from "../../course/use-course-lock";
 import { UnlockCourse } from "../../ui/parts/unlock-course";
 import { Trouble } from "../../ui/parts/trouble";
@@ -51,6 +52,7 @@ export default function CoursePage({ loaderData, params }: Route.ComponentProps)
   const { state, timeZone } = shown;
   const counts = useFlowCounts(session, state);
   const CourseBar = isPacket ? PacketBar : Bar;
+  useFolderCopies(repository, session);
   const lockNow = useCourseLock(repository, session, lock);
   return (
     <CourseProvider session={session} hasLock={lock !== null}>

@@ -19,7 +19,7 @@ export default function HintShown({ words, box: { left, top, width, height } }: 
           <Tooltip.Content
             sideOffset={6}
             collisionPadding={8}
-            className="pointer-events-none z-50 max-w-72 rounded wrap-anywhere bg-tip px-2 py-1 text-[13px] leading-snug text-on-tip"
+            className="pointer-events-none z-50 max-w-72 rounded bg-tip px-2 py-1 text-[13px] leading-snug wrap-anywhere text-on-tip"
           >
             {words}
           </Tooltip.Content>

@@ -1,4 +1,5 @@
-import { Link, useLocation, useNavigate } from "react-router";
+import { Suspense } from "react";
+import { Await, Link, useLocation, useNavigate, useRevalidator } from "react-router";
 import { CSV_WORDS, figuresMark } from "../../../ui/words/figures";
 import { filesOf, scoresCsv } from "#core/formats";
 import { courseOf } from "#core/model";
@@ -12,28 +13,53 @@ import { saveAs } from "../../../ui/save-as";
 import { StartEmpty } from "../../../ui/parts/start-empty";
 import { useJob } from "../../../ui/hooks/use-job";
 import { knownMarkerName } from "../../../start-courses";
-import { makeCourseFile, readInCourseFile } from "../../../exports/course-file";
+import { readInCourseFile } from "../../../exports/course-file";
+import { folderOf, mayWrite } from "../../../exports/folder-copies";
+import { knownIn } from "../../../course/choices";
+import { browserSpace } from "./browser-space";
+import { CourseFile } from "./course-file";
+import { FolderCopies } from "./folder-copies";
+import { Space } from "./space";
 import type { Route } from "./+types/page";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
   const shown = live(session, (state) => ({
     title: courseOf(state).title,
+    timeZone: courseOf(state).timeZone,
     students: Object.keys(state.students).length,
     files: filesOf(state).length,
   }));
   const isLocked = repository.locksmith.factsOf(params.slot) !== null;
-  return { repository, session, shown, isLocked, markerName: await knownMarkerName(repository) };
+  const folder = await folderOf(repository, params.slot);
+  return {
+    saved: await knownIn(repository, params.slot, "saved-outside"),
+    folder: folder && {
+      folder,
+      mayWrite: await mayWrite(folder),
+      trouble: (await knownIn(repository, params.slot, "folder-trouble")) ?? "",
+    },
+    // Counted beside the page: it asks for every stored thing.
+    space: browserSpace(repository, params.slot),
+    repository,
+    session,
+    shown,
+    isLocked,
+    markerName: await knownMarkerName(repository),
+  };
 }
 
 export default function FilesPage({ loaderData, params }: Route.ComponentProps) {
-  const { repository, session, isLocked, markerName } = loaderData;
-  const { title, students, files } = useLive(loaderData.shown);
+  const { repository, session, isLocked, saved, folder, space, markerName } = loaderData;
+  const { title, students, files, timeZone } = useLive(loaderData.shown);
   const navigate = useNavigate();
   const { hash } = useLocation();
   const job = useJob();
   const passphrase = usePassphrase();
   const { progress, run, say } = job;
+  const again = useRevalidator();
+  const look = () => void again.revalidate();
+  const common = { repository, session, job };
 
   const onCourseFile = (file: File) =>
     run(async (signal, tell) => {
@@ -69,18 +95,17 @@ export default function FilesPage({ loaderData, params }: Route.ComponentProps) 
         <p className="mt-1.5 text-[13px] text-soft">{CSV_WORDS[figuresMark()]}</p>
       </Section>
       <Section id="course-file" title="The course file">
-        <p>
-          Everything of {title} in one archive of open formats: every record, every change, and{" "}
-          {counted(files, "handed-in file")} as {files === 1 ? "it" : "they"} came. Keep one outside this browser.
-        </p>
-        <button
-          type="button"
-          className="act act-first mt-3"
-          disabled={progress !== null}
-          onClick={() => void run((signal, tell) => makeCourseFile(repository, session, signal, tell))}
-        >
-          Make a course file
-        </button>
+        <CourseFile {...common} title={title} files={files} saved={saved} timeZone={timeZone} onMade={look} />
+      </Section>
+      <Section id="folder" title="Copies in a folder">
+        <FolderCopies {...common} isLocked={isLocked} state={folder} onChange={look} />
+      </Section>
+      <Section id="space" title="Room in this browser">
+        <Suspense fallback={<p className="text-soft">Adding up</p>}>
+          <Await resolve={space} errorElement={<p className="text-soft">The browser does not say what is taken.</p>}>
+            {(counted) => <Space space={counted} slot={params.slot} />}
+          </Await>
+        </Suspense>
       </Section>
       <Section id="lock" title="The lock">
         <p>
