@@ -12,7 +12,6 @@ export {
   copiesToDrop,
   copyName,
   keptCopy,
-  type KeptCopy,
 } from "./course-file";
 export { scoresCsv, writeCsv, type Cell } from "./tables/csv";
 export { readAnswers, type AnswerIssue } from "./tables/answers";

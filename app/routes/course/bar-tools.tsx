@@ -130,7 +130,7 @@ function Tool({ name, hint, disabled = false, opens = false, onPress, children }
       aria-haspopup={opens ? "dialog" : undefined}
       data-hint={hint}
       disabled={disabled}
-      className="grid size-8 place-items-center max-[1120px]:size-7 rounded text-soft enabled:hover:bg-table enabled:hover:text-ink disabled:opacity-40"
+      className="grid size-8 place-items-center rounded text-soft enabled:hover:bg-table enabled:hover:text-ink disabled:opacity-40 max-[1120px]:size-7"
       onClick={onPress}
     >
       {children}

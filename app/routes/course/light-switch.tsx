@@ -20,7 +20,7 @@ export function LightSwitch({ chosen, onChoose }: LightSwitchProps) {
   return (
     <button
       type="button"
-      className="grid size-8 place-items-center max-[1120px]:size-7 rounded text-soft hover:bg-table hover:text-ink"
+      className="grid size-8 place-items-center rounded text-soft hover:bg-table hover:text-ink max-[1120px]:size-7"
       aria-pressed={lamp}
       aria-label="By lamplight"
       data-hint={lamp ? "Back to daylight" : "By lamplight"}

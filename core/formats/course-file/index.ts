@@ -8,5 +8,5 @@ export {
 export { filesEverNamed, filesOf } from "./named-files";
 export { writeProvenCourseFile, type UnprovenIssue } from "./proven";
 export { readCourseFile } from "./read";
-export { copiesToDrop, copyName, keptCopy, type KeptCopy } from "./rotation";
+export { copiesToDrop, copyName, keptCopy } from "./rotation";
 export { writeCourseFile } from "./write";
