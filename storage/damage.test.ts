@@ -5,11 +5,12 @@ import { readCourseFile, writeCourseFile } from "#core/formats";
 import type { Instant } from "#core/kernel";
 import { EMPTY_STATE, resultOf, type CourseState } from "#core/model";
 import { assignmentId, entriesOf, fileId, runs, smallCourse, studentId, WORLD } from "#core/testing";
-import { entryKey, followAll, headKey, keepSnapshot, writeEntry, writeHead } from "./journal";
+import { entryKey, followAll, headKey, keepSnapshot, writeHead } from "./journal";
 import { memoryNeighbours, memoryShelves } from "./memory-shelves";
 import { Repository } from "./repository";
 import type { CourseSession } from "./session";
 import type { Shelf, Shelves } from "./shelf";
+import { writeOn } from "./testing/write-on";
 
 const SLOT = "small";
 const quiz = assignmentId("quiz");
@@ -53,7 +54,7 @@ async function twoCourses(): Promise<Shelves> {
   const shelves = memoryShelves();
   const repository = await Repository.open(shelves, memoryNeighbours()(), surroundings);
   await repository.keepCourse(SLOT, ENTRIES.slice(0, 12), new Map([[fileId("ada"), new Blob(["%PDF"])]]));
-  for (const entry of ENTRIES.slice(12)) await writeEntry(shelves, SLOT, entry);
+  for (const entry of ENTRIES.slice(12)) await writeOn(shelves, SLOT, entry);
   await writeHead(shelves, SLOT, ENTRIES.length);
   await repository.keepCourse("other", entriesOf(smallCourse()), new Map());
   return shelves;

@@ -8,6 +8,7 @@ export { Repository } from "./repository";
 export type { Draft, Drafts } from "./drafts";
 export type { CourseListing } from "./listing";
 export type { Damage } from "./journal";
-export { CourseSession, type Keeping, type Surroundings } from "./session";
+export type { Keeping } from "./keeping";
+export { CourseSession, type Surroundings } from "./session";
 export type { TakenSpace } from "./space";
 export type { Tray } from "./tray";

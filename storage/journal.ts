@@ -1,9 +1,18 @@
-import { advance, applyPatches, EMPTY_HISTORY, ENTRY_SCHEMA, type Entry, type History } from "#core/changes";
+import {
+  advance,
+  applyPatches,
+  CHAIN_START,
+  EMPTY_HISTORY,
+  ENTRY_SCHEMA,
+  type Chain,
+  type Entry,
+  type History,
+} from "#core/changes";
 import { textSum } from "#core/kernel";
 import { EMPTY_STATE, type CourseState } from "#core/model";
 import { JournalError } from "./journal-error";
-import { blockOf, NO_OLD_ENTRIES, type OldEntries } from "./old-entries";
-import { openEntry, sealEntry } from "./sealed";
+import { blockOfTexts, NO_OLD_ENTRIES, type OldEntries } from "./old-entries";
+import { chainedEntry, openEntry, sealEntry } from "./sealed";
 import type { Shelves } from "./shelf";
 import { storedSnapshot, type Snapshot } from "./snapshot";
 
@@ -27,6 +36,10 @@ export interface Ledger {
   /** Entries in blocks, and all that came after them. */
   readonly old: OldEntries;
   readonly recent: readonly Entry[];
+  /** The sum of the last entry in the chain. */
+  readonly seal: string;
+  /** The first entry that does not follow the one before it in the chain: something was changed, taken out or moved; null where all do. */
+  readonly broken: number | null;
   /** Null where everything is whole. A damaged ledger is only looked at, never written to. */
   readonly damage: Damage | null;
 }
@@ -91,7 +104,8 @@ export function followFrom({ old, told, snapshot, ...start }: Start, entries: re
     if (!next.ok) throw new JournalError("damaged", entry.seq);
     state = next.value;
   });
-  return { seq: old.count + entries.length, state, history, old, recent: entries, damage: null };
+  const { seal, broken } = old;
+  return { seq: old.count + entries.length, state, history, old, recent: entries, seal, broken, damage: null };
 }
 
 /** Follows a whole journal from its first entry on. @throws JournalError */
@@ -100,25 +114,27 @@ export const followAll = (entries: readonly Entry[]): Ledger =>
 
 /** What another tab has written since. */
 export type Since =
-  | { readonly kind: "entries"; readonly entries: readonly Entry[] }
+  | { readonly kind: "entries"; readonly entries: readonly Entry[]; readonly seal: string }
   /** Some of it has been gathered into a block, so that the whole journal must be read again. */
   | { readonly kind: "gathered" }
   /** The entry that was last known is not there any more: what the browser kept was cleared. */
   | { readonly kind: "gone" };
 
-/** Looks for entries after `seq`, and whether the one at `seq` is still there. @throws JournalError */
-export async function readAfter(shelves: Shelves, slot: string, seq: number): Promise<Since> {
+/** Looks for entries after the last of a ledger, and whether that one is still there. @throws JournalError */
+export async function readAfter(shelves: Shelves, slot: string, { seq, seal: known }: Ledger): Promise<Since> {
   const at = (place: number) => shelves.journal.get(entryKey(slot, place));
   const [own, next, gathered] = await Promise.all([at(seq), at(seq + 1), shelves.journal.get(gatheredKey(slot))]);
   const upTo = typeof gathered === "number" ? gathered : 0;
   if (own === null && upTo < seq && !(await standsInBlock(shelves, slot, seq))) return { kind: "gone" };
   const entries: Entry[] = [];
+  let seal = known;
   for (let stored = next; stored !== null; stored = await at(seq + entries.length + 1)) {
     const entry = openEntry(stored, seq + entries.length + 1);
     if (!entry) throw new JournalError("damaged", seq + entries.length + 1);
     entries.push(entry);
+    seal = chainedEntry(stored)?.sum ?? seal;
   }
-  return upTo > seq + entries.length ? { kind: "gathered" } : { kind: "entries", entries };
+  return upTo > seq + entries.length ? { kind: "gathered" } : { kind: "entries", entries, seal };
 }
 
 /** Whether a block holds an entry; asked only where the journal does not say how far it is gathered. */
@@ -132,9 +148,12 @@ async function standsInBlock(shelves: Shelves, slot: string, seq: number): Promi
   return block !== null && Number(key?.slice(-9)) + (block.count ?? block.length ?? 0) > seq;
 }
 
-/** The commit: one small write. */
-export const writeEntry = (shelves: Shelves, slot: string, entry: Entry): Promise<void> =>
-  shelves.journal.set(entryKey(slot, entry.seq), sealEntry(entry));
+/** The commit: one small write, in the chain behind the entry with the sum `before`. Answers its own sum. */
+export async function writeEntry(shelves: Shelves, slot: string, entry: Entry, before: string): Promise<string> {
+  const sealed = sealEntry(entry, before);
+  await shelves.journal.set(entryKey(slot, entry.seq), sealed);
+  return sealed.sum;
+}
 
 const headSum = (seq: number): string => textSum(`head ${String(seq)}`);
 
@@ -161,24 +180,49 @@ export async function compact(shelves: Shelves, slot: string, ledger: Ledger): P
   // What stands in a block already must not be gathered again; its single was only not removed.
   const gathered = ledger.recent.filter(({ seq }) => seqs.has(seq));
   const first = gathered[0];
-  if (first) await shelves.journal.set(blockKey(slot, first.seq), blockOf(gathered));
+  if (first) await shelves.journal.set(blockKey(slot, first.seq), await gatheredBlock(shelves, slot, gathered));
   await keepSnapshot(shelves, slot, ledger);
   await shelves.journal.set(gatheredKey(slot), Math.max(...seqs));
   // All asked for at once: a score that is typed meanwhile waits for the last of them.
   await Promise.all(old.map((key) => shelves.journal.remove(key)));
 }
 
+/** Single entries as a block: each with the text and the sum that were stored of it, so that the chain stays what it was. */
+async function gatheredBlock(shelves: Shelves, slot: string, entries: readonly Entry[]) {
+  const stored = await Promise.all(entries.map(({ seq }) => shelves.journal.get(entryKey(slot, seq))));
+  const first = chainedEntry(stored[0]);
+  const before = first?.before ?? CHAIN_START;
+  let last = before;
+  const links = entries.map((entry, place) => {
+    const { text, sum } = chainedEntry(stored[place]) ?? sealEntry(entry, last);
+    last = sum;
+    return { text, sum };
+  });
+  const piece = { before, texts: links.map(({ text }) => text), sums: links.map(({ sum }) => sum) };
+  return blockOfTexts(entries[0]?.seq ?? 1, piece);
+}
+
 /** Keeps the state beside the journal, so that the next opening need not replay it. */
 export const keepSnapshot = (shelves: Shelves, slot: string, { seq, state, history }: Ledger): Promise<void> =>
   shelves.snapshots.set(slot, storedSnapshot(seq, state, history));
 
-/** Keeps a whole journal at once, as when a course file is read in. */
-export async function writeWholeJournal(shelves: Shelves, slot: string, ledger: Ledger): Promise<void> {
-  const entries = entriesOf(ledger);
-  for (let from = 0; from < entries.length; from += BLOCK) {
-    await shelves.journal.set(blockKey(slot, from + 1), blockOf(entries.slice(from, from + BLOCK)));
+/** Says how many entries got their sums later than they were written. */
+export const unprovenKey = (slot: string): string => `${slot}/unproven`;
+
+/** Keeps a whole journal at once, as when a course file is read in, with the texts and the sums that came with it. */
+export async function writeWholeJournal(
+  shelves: Shelves,
+  slot: string,
+  ledger: Ledger,
+  { texts, sums, unproven }: Chain,
+): Promise<void> {
+  for (let from = 0; from < texts.length; from += BLOCK) {
+    const to = from + BLOCK;
+    const piece = { texts: texts.slice(from, to), sums: sums.slice(from, to), before: sums[from - 1] ?? CHAIN_START };
+    await shelves.journal.set(blockKey(slot, from + 1), blockOfTexts(from + 1, piece));
   }
-  await shelves.journal.set(gatheredKey(slot), entries.length);
-  await writeHead(shelves, slot, entries.length);
+  await shelves.journal.set(unprovenKey(slot), unproven);
+  await shelves.journal.set(gatheredKey(slot), texts.length);
+  await writeHead(shelves, slot, texts.length);
   await keepSnapshot(shelves, slot, ledger);
 }

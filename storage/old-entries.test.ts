@@ -2,13 +2,14 @@ import { expect, it } from "vitest";
 import { ENTRY_SCHEMA, runCommand, type Entry } from "#core/changes";
 import type { Instant } from "#core/kernel";
 import { assignmentId, entriesOf as made, smallCourse, studentId, WORLD } from "#core/testing";
-import { compact, entriesOf, followAll, writeEntry } from "./journal";
+import { compact, entriesOf, followAll } from "./journal";
 import { readJournal as readBack } from "./read-journal";
 import { memoryNeighbours, memoryShelves } from "./memory-shelves";
 import { blockOf, oldEntries, wholeBlock } from "./old-entries";
 import { Repository } from "./repository";
 import type { Shelves } from "./shelf";
 import { readSnapshot, storedSnapshot } from "./snapshot";
+import { writeOn } from "./testing/write-on";
 
 const readJournal = async (shelves: Shelves, slot: string) => (await readBack(shelves, slot)).ledger;
 
@@ -37,7 +38,7 @@ function manyEntries(count: number): readonly Entry[] {
 
 async function keptSingly(entries: readonly Entry[]): Promise<Shelves> {
   const shelves = memoryShelves();
-  for (const entry of entries) await writeEntry(shelves, SLOT, entry);
+  for (const entry of entries) await writeOn(shelves, SLOT, entry);
   return shelves;
 }
 
@@ -47,7 +48,7 @@ it("after a gathering the course opens from its snapshot, with what can be undon
   const whole = await readJournal(shelves, SLOT);
   await compact(shelves, SLOT, whole);
   const next = manyEntries(452).slice(450);
-  for (const entry of next) await writeEntry(shelves, SLOT, entry);
+  for (const entry of next) await writeOn(shelves, SLOT, entry);
 
   const opened = await readJournal(shelves, SLOT);
   expect(opened.old.count).toBe(250);
@@ -89,7 +90,7 @@ it.each([
   expect(between.state).toEqual(followAll(entries).state);
   expect(entriesOf(between)).toEqual(entries);
 
-  for (const entry of manyEntries(700).slice(450)) await writeEntry(shelves, SLOT, entry);
+  for (const entry of manyEntries(700).slice(450)) await writeOn(shelves, SLOT, entry);
   await compact(shelves, SLOT, await readJournal(shelves, SLOT));
   const after = await readJournal(shelves, SLOT);
   expect(entriesOf(after).map(({ seq }) => seq)).toEqual(Array.from({ length: 700 }, (_, index) => index + 1));

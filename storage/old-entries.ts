@@ -1,6 +1,6 @@
-import { ENTRY_SCHEMA, entrySchema, type Entry } from "#core/changes";
+import { CHAIN_START, chainSums, ENTRY_SCHEMA, entrySchema, type ChainPiece, type Entry } from "#core/changes";
 import { JournalError } from "./journal-error";
-import { pack, unpack } from "./packed";
+import { unpack } from "./packed";
 import { sumBeside, sumBesideNow } from "./sealed";
 
 interface PackedBlock {
@@ -9,21 +9,37 @@ interface PackedBlock {
   /** Version of the newest entry's form. */
   readonly schema: number;
   readonly bytes: Uint8Array;
+  /** The sum in the chain before the first entry, and those of all entries, one behind the other; blocks of layout 7 have none. */
+  readonly before?: string;
+  readonly sums?: string;
   /** Over the bytes and what stands beside them; blocks of layout 6 have none. */
   readonly sum?: string;
 }
 
-const beside = ({ first, count, schema }: PackedBlock): string => `${String(first)} ${String(count)} ${String(schema)}`;
+/** Letters of one sum. */
+const SUM = 64;
 
-/** Entries that follow one another, gathered. */
-export function blockOf(entries: readonly Entry[]): Required<PackedBlock> {
+const beside = ({ first, count, schema, before, sums }: PackedBlock): string =>
+  [first, count, schema, ...(before === undefined ? [] : [before, sums])].map(String).join(" ");
+
+/** Entries that follow one another, gathered: texts as they were written, with their sums in the chain. */
+export function blockOfTexts(first: number, { texts, sums, before }: ChainPiece): Required<PackedBlock> {
   const block = {
-    first: entries[0]?.seq ?? 1,
-    count: entries.length,
+    first,
+    count: texts.length,
     schema: ENTRY_SCHEMA,
-    bytes: pack(entries),
+    // The list of the entries as JSON, each letter as it was.
+    bytes: new TextEncoder().encode(`[${texts.join(",")}]`),
+    before,
+    sums: sums.join(""),
   };
   return { ...block, sum: sumBesideNow(beside(block), block.bytes) };
+}
+
+/** Entries that follow one another, gathered behind the one with the sum `before`. */
+export function blockOf(entries: readonly Entry[], before: string = CHAIN_START): Required<PackedBlock> {
+  const texts = entries.map((entry) => JSON.stringify(entry));
+  return blockOfTexts(entries[0]?.seq ?? 1, { texts, sums: chainSums(texts, before), before });
 }
 
 /** Entries of a block that was found whole; they are unpacked when somebody looks. */
@@ -31,6 +47,10 @@ export interface WholeBlock {
   readonly first: number;
   readonly count: number;
   readonly entries: () => readonly Entry[];
+  /** Its entries as they were written, with their sums; null for one that was gathered before there was a chain. */
+  readonly piece: (() => ChainPiece) | null;
+  /** The sums before its first and of its last entry; null where there is no chain. */
+  readonly ends: { readonly before: string; readonly last: string } | null;
 }
 
 /**
@@ -49,8 +69,23 @@ export async function wholeBlock(stored: unknown, first: number): Promise<WholeB
   }
   if ((await sumBeside(beside(stored), bytes)) !== stored.sum) return null;
   let entries: readonly Entry[] | null = null;
-  return { first, count, entries: () => (entries ??= unpack(bytes) as readonly Entry[]) };
+  const { before, sums } = stored;
+  const isChained = before !== undefined && sums?.length === count * SUM;
+  return {
+    first,
+    count,
+    entries: () => (entries ??= unpack(bytes) as readonly Entry[]),
+    piece: isChained ? () => ({ before, sums: sumsOf(sums), texts: textsOf(bytes) }) : null,
+    ends: isChained ? { before, last: sums.slice(-SUM) } : null,
+  };
 }
+
+const sumsOf = (sums: string): string[] =>
+  Array.from({ length: sums.length / SUM }, (_, place) => sums.slice(place * SUM, (place + 1) * SUM));
+
+/** The texts of packed entries: what JSON writes of what it read is what it had written before. */
+export const textsOf = (bytes: Uint8Array): string[] =>
+  (unpack(bytes) as readonly unknown[]).map((entry) => JSON.stringify(entry));
 
 const isPacked = (block: object): block is PackedBlock => "bytes" in block;
 
@@ -58,7 +93,7 @@ function blockOfList(list: unknown, first: number): WholeBlock | null {
   const parsed = entrySchema.array().safeParse(list);
   if (!parsed.success || parsed.data.length === 0) return null;
   if (parsed.data.some(({ seq }, index) => seq !== first + index)) return null;
-  return { first, count: parsed.data.length, entries: () => parsed.data };
+  return { first, count: parsed.data.length, entries: () => parsed.data, piece: null, ends: null };
 }
 
 function unpackedOrNull(bytes: Uint8Array): unknown {
@@ -73,24 +108,35 @@ function unpackedOrNull(bytes: Uint8Array): unknown {
 export interface OldEntries {
   readonly count: number;
   readonly all: () => readonly Entry[];
+  /** The sum of the last of them in the chain. */
+  readonly seal: string;
+  /** The first entry that does not follow the one before it in the chain; null where all do. */
+  readonly broken: number | null;
 }
 
 /** A journal without blocks. */
-export const NO_OLD_ENTRIES: OldEntries = { count: 0, all: () => [] };
+export const NO_OLD_ENTRIES: OldEntries = { count: 0, all: () => [], seal: CHAIN_START, broken: null };
 
 /** The entries of blocks in any order, as far as they go without a gap. Blocks overlap where a gathering was cut short. */
 export function oldEntries(blocks: readonly WholeBlock[]): OldEntries {
   const inOrder = [...blocks].sort((a, b) => a.first - b.first);
   const used: WholeBlock[] = [];
   let count = 0;
+  let seal = CHAIN_START;
+  let broken: number | null = null;
   for (const block of inOrder) {
     if (block.first > count + 1) break;
     used.push(block);
-    count = Math.max(count, block.first + block.count - 1);
+    if (block.ends && block.first === count + 1 && block.ends.before !== seal) broken ??= block.first;
+    const end = block.first + block.count - 1;
+    if (end >= count) seal = block.ends?.last ?? CHAIN_START;
+    count = Math.max(count, end);
   }
   let all: readonly Entry[] | null = null;
   return {
     count,
+    seal,
+    broken,
     all: () => {
       if (all) return all;
       const bySeq = new Map(used.flatMap(({ entries }) => entries()).map((entry) => [entry.seq, entry]));

@@ -4,7 +4,7 @@ import { courseOf, EMPTY_STATE, type CourseState } from "#core/model";
 import { entryKey, followAll, followFrom, headKey, readHead, type Ledger } from "./journal";
 import { JournalError } from "./journal-error";
 import { NO_OLD_ENTRIES, oldEntries, wholeBlock, type OldEntries, type WholeBlock } from "./old-entries";
-import { openEntry } from "./sealed";
+import { chainedEntry, openEntry, type SealedEntry } from "./sealed";
 import type { Shelves } from "./shelf";
 import { readSnapshot, type Snapshot } from "./snapshot";
 
@@ -12,6 +12,8 @@ import { readSnapshot, type Snapshot } from "./snapshot";
 interface Pieces {
   readonly blocks: readonly (WholeBlock | null)[];
   readonly singles: ReadonlyMap<number, Entry | null>;
+  /** The sums of single entries, and those they say stand before them. */
+  readonly links: ReadonlyMap<number, Pick<Required<SealedEntry>, "before" | "sum">>;
   readonly snapshot: Snapshot | null;
   /** The farthest entry that anything tells of. */
   readonly last: number;
@@ -38,9 +40,21 @@ export async function readJournal(shelves: Shelves, slot: string): Promise<ReadB
     recent.push(entry);
   }
   const whole = old.count + recent.length >= pieces.last && pieces.blocks.every((block) => block !== null);
-  const ledger = whole ? followWhole(old, recent, pieces.snapshot) : null;
-  if (ledger) return { ledger, snapshotLacks: pieces.snapshot === null };
-  return { ledger: salvage(old, recent, pieces), snapshotLacks: false };
+  const followed = whole ? followWhole(old, recent, pieces.snapshot) : null;
+  const ledger = inChain(followed ?? salvage(old, recent, pieces), pieces);
+  return { ledger, snapshotLacks: followed !== null && pieces.snapshot === null };
+}
+
+/** The ledger with the sum of its last entry, and the first place where the chain of its single entries does not hold. */
+function inChain(ledger: Ledger, { links }: Pieces): Ledger {
+  let { seal, broken } = ledger.old;
+  for (let seq = ledger.old.count + 1; ; seq += 1) {
+    const link = links.get(seq);
+    if (!link) break;
+    if (link.before !== seal) broken ??= seq;
+    seal = link.sum;
+  }
+  return { ...ledger, seal, broken };
 }
 
 async function readPieces(shelves: Shelves, slot: string): Promise<Pieces> {
@@ -62,6 +76,12 @@ async function readPieces(shelves: Shelves, slot: string): Promise<Pieces> {
   return {
     blocks: opened,
     singles: new Map(singleSeqs.map((seq, index) => [seq, openedOrNull(singles[index], seq)])),
+    links: new Map(
+      singleSeqs.flatMap((seq, index) => {
+        const link = chainedEntry(singles[index]);
+        return link ? [[seq, link] as const] : [];
+      }),
+    ),
     snapshot,
     last: Math.max(0, ...ends, ...singleSeqs, readHead(head)),
   };
@@ -157,7 +177,16 @@ function asFarAsItGoes(entries: readonly Entry[]): Ledger {
     state = next.value;
     fitting.push(entry);
   }
-  return { seq: fitting.length, state, history: EMPTY_HISTORY, old: NO_OLD_ENTRIES, recent: fitting, damage: null };
+  return {
+    seq: fitting.length,
+    state,
+    history: EMPTY_HISTORY,
+    old: NO_OLD_ENTRIES,
+    recent: fitting,
+    seal: NO_OLD_ENTRIES.seal,
+    broken: null,
+    damage: null,
+  };
 }
 
 /** An entry in place of those that cannot be read: it sets down what they led to. */

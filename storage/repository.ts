@@ -1,4 +1,4 @@
-import { ENTRY_SCHEMA, runCommand, type Command, type Entry } from "#core/changes";
+import { ENTRY_SCHEMA, newChain, runCommand, type Chain, type Command, type Entry } from "#core/changes";
 import { refuse, type FileId } from "#core/kernel";
 import { courseOf, EMPTY_STATE } from "#core/model";
 import { followAll, writeWholeJournal } from "./journal";
@@ -29,6 +29,14 @@ import { beginReading, clearCutShort, endReading, freeSlot } from "./slots";
 
 /** Files kept at hand: the paper on the desk, its neighbours, and a few before. */
 const RECENT_FILES = 8;
+
+/** How a whole course is kept. */
+interface KeepWish {
+  /** Null: open to whoever can use the browser. */
+  readonly lock?: LockWish | SameLock | null;
+  /** The chain that came with its journal; null begins a new one, which proves nothing of what was before. */
+  readonly chain?: Chain | null;
+}
 
 /** The one door to everything that is kept. */
 export class Repository {
@@ -147,7 +155,7 @@ export class Repository {
     wish: string,
     entries: readonly Entry[],
     files: ReadonlyMap<FileId, Blob>,
-    lock: LockWish | SameLock | null = null,
+    { lock = null, chain = null }: KeepWish = {},
   ): Promise<string> {
     const ledger = followAll(entries);
     return this.neighbours.alone("courses", async () => {
@@ -156,7 +164,7 @@ export class Repository {
       await beginReading(this.shelves, slot);
       const shelves = lock ? await this.locksmith.install(slot, lock) : this.shelves;
       for (const [id, blob] of files) await shelves.files.set(`${slot}/${id}`, blob);
-      await writeWholeJournal(shelves, slot, ledger);
+      await writeWholeJournal(shelves, slot, ledger, chain ?? newChain(entries));
       await this.#endKeeping(shelves, slot, ledger.seq);
       return slot;
     });
@@ -274,7 +282,10 @@ export class Repository {
     const done = runCommand(EMPTY_STATE, start, context);
     if (!done.ok) return refuse(done.issue);
     const entry: Entry = { seq: 1, schema: ENTRY_SCHEMA, kind: "change", of: null, change: done.value.change };
-    return { ok: true as const, value: await this.keepCourse(wish, [entry], new Map(), lock) };
+    return {
+      ok: true as const,
+      value: await this.keepCourse(wish, [entry], new Map(), { lock, chain: { ...newChain([entry]), unproven: 0 } }),
+    };
   }
 
   /** Forgets a file that no course came to name. */

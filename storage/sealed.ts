@@ -1,4 +1,4 @@
-import { ENTRY_SCHEMA, entrySchema, type Entry } from "#core/changes";
+import { chainSum, ENTRY_SCHEMA, entrySchema, type Entry } from "#core/changes";
 import { contentSum, textSum } from "#core/kernel";
 import { JournalError } from "./journal-error";
 
@@ -8,13 +8,22 @@ export interface SealedEntry {
   /** Version of the entry's form, readable without the text. */
   readonly schema: number;
   readonly text: string;
+  /** The sum of the entry before it, which its own sum takes in; entries of layout 7 have none. */
+  readonly before?: string;
   readonly sum: string;
 }
 
-/** How an entry is stored. */
-export function sealEntry(entry: Entry): SealedEntry {
+/** How an entry is stored behind the one with the sum `before`. */
+export function sealEntry(entry: Entry, before: string): Required<SealedEntry> {
   const text = JSON.stringify(entry);
-  return { seq: entry.seq, schema: entry.schema, text, sum: textSum(text) };
+  return { seq: entry.seq, schema: entry.schema, text, before, sum: chainSum(before, text) };
+}
+
+/** A stored value as an entry with its place in the chain; null where it has none, or is not whole. */
+export function chainedEntry(stored: unknown): Required<SealedEntry> | null {
+  if (typeof stored !== "object" || stored === null || !("before" in stored) || !("text" in stored)) return null;
+  const sealed = stored as Required<SealedEntry>;
+  return unsealed(sealed) === null ? null : sealed;
 }
 
 /**
@@ -32,8 +41,9 @@ export function openEntry(stored: unknown, seq: number): Entry | null {
   return parsed.success && parsed.data.seq === seq ? parsed.data : null;
 }
 
-function unsealed({ text, sum }: SealedEntry): unknown {
-  if (typeof text !== "string" || textSum(text) !== sum) return null;
+function unsealed({ text, before, sum }: SealedEntry): unknown {
+  if (typeof text !== "string") return null;
+  if ((before === undefined ? textSum(text) : chainSum(before, text)) !== sum) return null;
   return JSON.parse(text);
 }
 

@@ -3,9 +3,11 @@ import {
   applyPatches,
   changeInSteps,
   ENTRY_SCHEMA,
+  newChain,
   prepareChange,
   prepareStep,
   prepareUndoOf,
+  type Chain,
   type Change,
   type ChangeIssue,
   type Command,
@@ -33,23 +35,13 @@ import {
   type Ledger,
 } from "./journal";
 import { JournalError, JournalGoneError } from "./journal-error";
+import { failure, type Keeping } from "./keeping";
 import { keepListing, renameListing } from "./listing";
 import type { Stretcher } from "./lock/lock-record";
 import type { KeyTabs } from "./lock/locksmith";
+import { readChain } from "./read-chain";
 import { readJournal } from "./read-journal";
 import type { CourseShelves, Neighbours } from "./shelf";
-
-/** What the bar says about keeping. "Kept" is said only after the write is durable. */
-export type Keeping =
-  | { readonly kind: "kept"; readonly at: string | null }
-  | { readonly kind: "keeping"; readonly count: number }
-  | {
-      readonly kind: "failed";
-      readonly count: number;
-      readonly message: string;
-      /** `gone`: what the browser kept of the course was cleared; `damaged`: it was changed from outside. */
-      readonly why: "refused" | "gone" | "damaged";
-    };
 
 /** Time and fresh ids, handed in from outside. */
 export interface Surroundings {
@@ -162,6 +154,22 @@ export class CourseSession {
     });
     const drafts = await Drafts.open(shelves.drafts, slot);
     return new CourseSession(slot, shelves, neighbours, surroundings, { ...opening, drafts });
+  }
+
+  /** The sum of the last change that is kept, in the chain of the journal. */
+  get seal(): string {
+    return this.#ledger.seal;
+  }
+
+  /** The first change that does not follow the one before it in the chain; null where all do, as far as opening looks. */
+  get broken(): number | null {
+    return this.#ledger.broken;
+  }
+
+  /** The whole journal as it was stored, with its sums; what is not kept yet is chained on. */
+  async chain(): Promise<Chain> {
+    await this.settled();
+    return readChain(this.shelves, this.slot, this.entries);
   }
 
   /** How many changes the course has had. */
@@ -334,8 +342,8 @@ export class CourseSession {
     else await this.#followOthers();
     for (let next = this.#pending[0]; next; next = this.#pending[0]) {
       const entry = this.#numbered(next, 0);
-      await writeEntry(this.shelves, this.slot, entry);
-      this.#ledger = follow(this.#ledger, entry);
+      const seal = await writeEntry(this.shelves, this.slot, entry, this.#ledger.seal);
+      this.#ledger = { ...follow(this.#ledger, entry), seal };
       this.#pending = this.#pending.slice(1);
       void forget(this.shelves, this.slot, next);
       this.#writtenSinceCompacting += 1;
@@ -356,7 +364,9 @@ export class CourseSession {
   }
 
   async #writeAnew(): Promise<void> {
-    await writeWholeJournal(this.shelves, this.slot, this.#ledger);
+    const chain = newChain(entriesOf(this.#ledger));
+    await writeWholeJournal(this.shelves, this.slot, this.#ledger, chain);
+    this.#ledger = { ...this.#ledger, seal: chain.sums.at(-1) ?? this.#ledger.seal };
     await keepListing(this.shelves, this.slot, this.#ledger.state);
     this.#keepAnew = false;
   }
@@ -368,12 +378,15 @@ export class CourseSession {
   }
 
   async #followOthers(): Promise<void> {
-    const since = await readAfter(this.shelves, this.slot, this.#ledger.seq);
+    const since = await readAfter(this.shelves, this.slot, this.#ledger);
     if (since.kind === "gone") throw new JournalGoneError(this.#ledger.seq);
     if (since.kind === "entries" && since.entries.length === 0) return;
     const before = this.#ledger.seq;
     // A tab that slept through a gathering is too far behind to follow entry by entry.
-    this.#ledger = since.kind === "entries" ? since.entries.reduce(follow, this.#ledger) : await this.#readAgain();
+    this.#ledger =
+      since.kind === "entries"
+        ? { ...since.entries.reduce(follow, this.#ledger), seal: since.seal }
+        : await this.#readAgain();
     this.#rebase(before);
     this.#tell();
   }
@@ -417,10 +430,4 @@ export class CourseSession {
   #tell(): void {
     for (const listener of this.#listeners) listener();
   }
-}
-
-function failure(error: unknown, count: number): Keeping {
-  const message = error instanceof Error ? error.message : String(error);
-  const why = error instanceof JournalGoneError ? "gone" : error instanceof JournalError ? "damaged" : "refused";
-  return { kind: "failed", count, message, why };
 }

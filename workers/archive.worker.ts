@@ -1,4 +1,5 @@
 import { expose } from "comlink";
+import { brokenLink } from "#core/changes";
 import { readCourseFile, writeProvenCourseFile } from "#core/formats";
 import type { ArchiveJobs } from "./protocol";
 
@@ -8,6 +9,7 @@ const jobs: ArchiveJobs = {
   unpack: (bytes) => Promise.resolve(readCourseFile(bytes)),
   lock: async (bytes, passphrase) => (await import("./age")).ageLocked(bytes, passphrase),
   unlock: async (bytes, passphrase) => (await import("./age")).ageOpened(bytes, passphrase),
+  brokenLink: (piece) => Promise.resolve(brokenLink(piece)),
   nameless: async (files, tell) => {
     const [{ nameless }, { readPdf }, { coveredPdf }] = await Promise.all([
       import("./packets/nameless"),

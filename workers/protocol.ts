@@ -13,6 +13,7 @@ import type {
   StudentCopyContent,
   UnprovenIssue,
 } from "#core/formats";
+import type { ChainPiece } from "#core/changes";
 import type { SheetFormat } from "./tables/sheets-out";
 import type { StretchCost } from "./lock/stretch";
 import type { Cover } from "#core/collect";
@@ -48,6 +49,8 @@ export interface ArchiveJobs {
   readonly lock: (bytes: Uint8Array<ArrayBuffer>, passphrase: string) => Promise<Uint8Array<ArrayBuffer>>;
   /** What an age file holds; null where the passphrase is another one. */
   readonly unlock: (bytes: Uint8Array<ArrayBuffer>, passphrase: string) => Promise<Uint8Array<ArrayBuffer> | null>;
+  /** The first entry of a piece of a journal whose sum is not what it must be, from 0 on; null where all fit. */
+  readonly brokenLink: (piece: ChainPiece) => Promise<number | null>;
   /** Files without what tells who wrote them, in their properties and, where it can be covered, in their words; `tell` hears how many are done. */
   readonly nameless: (
     files: readonly NamedFile[],

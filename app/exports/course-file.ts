@@ -74,7 +74,10 @@ export async function packedCourse(
     if (bytes) files.set(file.id, bytes);
   }
   tell({ words: "Packing, and reading it back", done: wanted.length, all: wanted.length + 1 });
-  const written = { archive: { entries: session.entries, files }, at: repository.surroundings.now(), stem, passphrase };
+  const chain = await session.chain();
+  // What was changed while the files were read goes with the next one.
+  const entries = session.entries.slice(0, chain.texts.length);
+  const written = { archive: { entries, files, chain }, at: repository.surroundings.now(), stem, passphrase };
   const { name, blob } = await writeArchive(written, signal);
   const lacking = filesOf(session.state).filter(({ id }) => !files.has(id));
   const without =
@@ -138,6 +141,8 @@ export interface OpenedCourse {
   readonly state: CourseState;
   readonly blobs: ReadonlyMap<FileId, Blob>;
   readonly lacking: ReadCourse["lacking"];
+  readonly chain: ReadCourse["chain"];
+  readonly broken: ReadCourse["broken"];
 }
 
 /** Asks for the passphrase of a locked file, again where the last one was wrong; null where none is given. */
@@ -171,7 +176,7 @@ export async function openCourseFile(
   const unpacked = await runArchiveJob((jobs) => jobs.unpack(bytes), signal);
   if (!unpacked.ok)
     throw new Error(`${file.name} was not read in. ${fileIssueWords(unpacked.issue)} Nothing was changed.`);
-  const { entries, files, lacking } = unpacked.value;
+  const { entries, files, lacking, chain, broken } = unpacked.value;
   const state = entries.reduce((before, { change }) => {
     const next = applyPatches(before, change.patches);
     return next.ok ? next.value : before;
@@ -182,7 +187,7 @@ export async function openCourseFile(
       ([id, data]) => [id, new Blob([data as Uint8Array<ArrayBuffer>], { type: types.get(id) ?? "" })] as const,
     ),
   );
-  return { entries, state, blobs, lacking };
+  return { entries, state, blobs, lacking, chain, broken };
 }
 
 /** What came of reading in a course file. */
@@ -199,15 +204,19 @@ export async function readInCourseFile(
   { signal, tell, ask }: { readonly signal: AbortSignal; readonly tell: Tell; readonly ask: AskPassphrase },
 ): Promise<ReadIn> {
   tell({ words: `Reading ${file.name}`, done: 0, all: 2 });
-  const { entries, state, blobs, lacking } = await openCourseFile(file, signal, ask);
+  const { entries, state, blobs, lacking, chain, broken } = await openCourseFile(file, signal, ask);
   tell({ words: "Keeping it", done: 1, all: 2 });
   const kind = courseOf(state).packet ? "packet-" : "";
-  const slot = await repository.keepCourse(kind + slotWish(courseOf(state).shortTitle), entries, blobs);
+  const slot = await repository.keepCourse(kind + slotWish(courseOf(state).shortTitle), entries, blobs, { chain });
   const without =
     lacking.length === 0
       ? ""
       : ` It was saved without ${counted(lacking.length, "file")} that had been lost before: ${namesOf(lacking)}.`;
-  return { slot, words: `${file.name} was read in.${without}` };
+  const changed =
+    broken === null
+      ? ""
+      : ` Its journal does not hold together at change ${String(broken)}: something was changed, taken out or moved before this file was read.`;
+  return { slot, words: `${file.name} was read in.${without}${changed}` };
 }
 
 /**
@@ -230,5 +239,5 @@ export async function goOnInCopy(
   }
   // A copy of a locked course has the same lock.
   const lock = repository.locksmith.factsOf(session.slot) ? { as: session.slot } : null;
-  return repository.keepCourse(session.slot, session.entries, blobs, lock);
+  return repository.keepCourse(session.slot, session.entries, blobs, { lock });
 }

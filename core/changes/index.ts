@@ -1,4 +1,15 @@
 export { type Change, type ChangeIssue, type ChangeResult, type Context } from "./engine/change";
+export {
+  brokenLink,
+  CHAIN_START,
+  chainSum,
+  chainSums,
+  newChain,
+  placeOfSeal,
+  sealDigits,
+  type Chain,
+  type ChainPiece,
+} from "./engine/chain";
 export { entryAndComment, entryText } from "./commands/scoring/entry-text";
 export {
   advance,

@@ -115,7 +115,7 @@ describe("a locked course", () => {
   it("lies in the stores without a word of it, from its first write on", async () => {
     const shelves = memoryShelves();
     const repository = await openIn(shelves);
-    const slot = await repository.keepCourse("small", small(), files, wish);
+    const slot = await repository.keepCourse("small", small(), files, { lock: wish });
     const session = await repository.session(slot);
     session?.submit({ type: "editCourse", fields: { title: "A quiz about a river" } });
     await session?.drafts.put("comment/Ada", { value: "A river of a sentence", seen: "" });
@@ -130,7 +130,7 @@ describe("a locked course", () => {
   it("opens with its passphrase after a restart, and with nothing else", async () => {
     const shelves = memoryShelves();
     const first = await openIn(shelves);
-    const slot = await first.keepCourse("small", small(), files, wish);
+    const slot = await first.keepCourse("small", small(), files, { lock: wish });
     await (await first.session(slot))?.drafts.put("comment/Ada", { value: "half", seen: "" });
     await first.remember(`place/${slot}`, "the third paper");
     const repository = await openIn(shelves);
@@ -151,7 +151,7 @@ describe("a locked course", () => {
   it("opens with the code of its recovery sheet, however it is typed, and only with the last one", async () => {
     const shelves = memoryShelves();
     const first = await openIn(shelves);
-    const slot = await first.keepCourse("small", small(), files, wish);
+    const slot = await first.keepCourse("small", small(), files, { lock: wish });
     await first.locksmith.keepRecovery(slot, "abcd-efgh-2345", "2026-11-30T09:00:00Z");
     await first.locksmith.keepRecovery(slot, "wxyz-efgh-2345", "2026-11-30T09:05:00Z");
     expect(first.locksmith.factsOf(slot)?.recoveryMadeAt).toBe("2026-11-30T09:05:00Z");
@@ -165,7 +165,7 @@ describe("a locked course", () => {
     const opened: string[] = [];
     for (let write = 0; write < 4; write += 1) {
       const shelves = memoryShelves();
-      const slot = await (await openIn(shelves)).keepCourse("small", small(), files, wish);
+      const slot = await (await openIn(shelves)).keepCourse("small", small(), files, { lock: wish });
       let left = write;
       const cutShort =
         <T extends unknown[]>(act: (...told: T) => Promise<void>) =>
@@ -191,7 +191,7 @@ describe("a locked course", () => {
   it("opens although one of the two copies of its lock was lost", async () => {
     for (const lost of ["lock/", "lock-copy/"]) {
       const shelves = memoryShelves();
-      const slot = await (await openIn(shelves)).keepCourse("small", small(), files, wish);
+      const slot = await (await openIn(shelves)).keepCourse("small", small(), files, { lock: wish });
       await shelves.meta.set(`${lost}${slot}`, "nothing");
       expect(await readLock(shelves, slot)).not.toBeNull();
       expect(await (await openIn(shelves)).locksmith.unlock(slot, { passphrase: wish.passphrase })).toBe(true);
@@ -201,20 +201,20 @@ describe("a locked course", () => {
   it("has copies under the same lock", async () => {
     const shelves = memoryShelves();
     const repository = await openIn(shelves);
-    const slot = await repository.keepCourse("small", small(), files, wish);
-    const copy = await repository.keepCourse("small", small(), files, { as: slot });
+    const slot = await repository.keepCourse("small", small(), files, { lock: wish });
+    const copy = await repository.keepCourse("small", small(), files, { lock: { as: slot } });
     expect(await missing(shelves)).toEqual([]);
     const again = await openIn(shelves);
     expect(await again.locksmith.unlock(copy, { passphrase: wish.passphrase })).toBe(true);
     expect((await again.session(copy))?.entries).toHaveLength(small().length);
     await expect(again.session(slot)).rejects.toThrow(CourseLockedError);
-    await expect(again.keepCourse("small", small(), files, { as: slot })).rejects.toThrow(CourseLockedError);
+    await expect(again.keepCourse("small", small(), files, { lock: { as: slot } })).rejects.toThrow(CourseLockedError);
   });
 
   it("is unlocked in one tab for all", async () => {
     const shelves = memoryShelves();
     const first = await openIn(shelves);
-    const slot = await first.keepCourse("small", small(), files, wish);
+    const slot = await first.keepCourse("small", small(), files, { lock: wish });
     let keyOf: (slot: string) => Uint8Array | null = () => null;
     await openIn(shelves, { ...noKeyTabs(), listen: (from) => (keyOf = from) }).then((tab) =>
       tab.locksmith.unlock(slot, { passphrase: wish.passphrase }),
@@ -236,7 +236,7 @@ describe("a locked course", () => {
   it("names a record that was swapped, put back, or written by another hand", async () => {
     const shelves = memoryShelves();
     const repository = await openIn(shelves);
-    const slot = await repository.keepCourse("small", small(), files, wish);
+    const slot = await repository.keepCourse("small", small(), files, { lock: wish });
     const session = await repository.session(slot);
     for (const title of ["One", "Two"]) session?.submit({ type: "editCourse", fields: { title } });
     await session?.settled();

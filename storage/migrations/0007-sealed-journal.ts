@@ -1,5 +1,7 @@
+import type { Entry } from "#core/changes";
+import { textSum } from "#core/kernel";
 import { blockOf, wholeBlock } from "../old-entries";
-import { openEntry, sealEntry } from "../sealed";
+import { openEntry, type SealedEntry } from "../sealed";
 import type { Shelves } from "../shelf";
 import type { Migration } from "./index";
 
@@ -20,6 +22,12 @@ export const sealedJournal: Migration = {
   },
 };
 
+/** An entry as layout 7 stored it: with the sum of its text alone. The next step puts it in a chain. */
+function unchained(entry: Entry): SealedEntry {
+  const text = JSON.stringify(entry);
+  return { seq: entry.seq, schema: entry.schema, text, sum: textSum(text) };
+}
+
 async function sealKey({ journal }: Shelves, key: string): Promise<void> {
   const [, kind, number] = key.split("/");
   if (kind !== "entry" && kind !== "block") return;
@@ -27,7 +35,7 @@ async function sealKey({ journal }: Shelves, key: string): Promise<void> {
   if (typeof stored === "object" && stored !== null && "sum" in stored) return;
   if (kind === "entry") {
     const entry = openEntry(stored, Number(number));
-    if (entry) await journal.set(key, sealEntry(entry));
+    if (entry) await journal.set(key, unchained(entry));
   } else {
     const block = await wholeBlock(stored, Number(number));
     if (block) await journal.set(key, blockOf(block.entries()));

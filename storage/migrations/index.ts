@@ -5,6 +5,7 @@ import { conversationsAndQuestions } from "./0004-conversations-and-questions";
 import { releaseAndPost } from "./0005-release-and-post";
 import { packedJournal } from "./0006-packed-journal";
 import { sealedJournal } from "./0007-sealed-journal";
+import { chainedJournal } from "./0008-chained-journal";
 
 /** One step of the stored layout. It may only add; what it replaces is removed by a later step. */
 export interface Migration {
@@ -23,6 +24,7 @@ export const MIGRATIONS: readonly Migration[] = [
   releaseAndPost,
   packedJournal,
   sealedJournal,
+  chainedJournal,
 ];
 
 const VERSION_KEY = "layout";

@@ -23,13 +23,14 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
     checked: lookedAt(session).checked,
     timeZone: courseOf(state).timeZone,
     rows: boardRows(state, session.now()),
+    broken: session.broken,
     empty: Object.keys(state.assignments).length === 0,
   }));
   return { shown, unsaved, folderTrouble };
 }
 
 export default function BoardPage({ loaderData, params }: Route.ComponentProps) {
-  const { rows, timeZone, empty, checked } = useLive(loaderData.shown);
+  const { rows, timeZone, empty, checked, broken } = useLive(loaderData.shown);
   const { found } = useLeakCheck(checked);
   const leaking = useMemo(() => workedOut(found), [found]);
   const home = `/courses/${params.slot}`;
@@ -38,7 +39,13 @@ export default function BoardPage({ loaderData, params }: Route.ComponentProps) 
       <PageTitle about={rows.title}>Board</PageTitle>
       <h1 className="font-serif text-[28px] leading-tight font-semibold">{rows.title}</h1>
       <p className="mt-1 text-sm text-soft">{rows.subtitle}</p>
-      <Attention {...rows} home={home} unsaved={loaderData.unsaved} folderTrouble={loaderData.folderTrouble} />
+      <Attention
+        {...rows}
+        broken={broken}
+        home={home}
+        unsaved={loaderData.unsaved}
+        folderTrouble={loaderData.folderTrouble}
+      />
       {empty && (
         <p className="mt-10 max-w-prose text-soft">
           Nothing is planned yet. Begin with the students and the first assignment under{" "}
@@ -85,6 +92,7 @@ function Attention({
   replies,
   unsaved,
   folderTrouble,
+  broken,
   home,
 }: {
   readonly undated: readonly string[];
@@ -97,10 +105,12 @@ function Attention({
   readonly unsaved: Unsaved | null;
   /** Why no copy could be written into its folder; empty where none was to be. */
   readonly folderTrouble: string;
+  /** The first change that does not follow the one before it in the journal's chain; null where all do. */
+  readonly broken: number | null;
   readonly home: string;
 }) {
   const isNothing = undated.length === 0 && !weights && weightless.length === 0 && !demo && replies === 0;
-  if (isNothing && !unsaved && folderTrouble === "") return null;
+  if (isNothing && !unsaved && folderTrouble === "" && broken === null) return null;
   return (
     <ul className="mt-4 flex flex-wrap gap-x-8 gap-y-1 border-y border-rule py-2 text-sm">
       {undated.length > 0 && (
@@ -127,6 +137,15 @@ function Attention({
           <strong className="text-ochre">{counted(replies, "unread reply", "unread replies")}:</strong>{" "}
           <Link className="link" to={`${home}/waiting`}>
             read what students wrote
+          </Link>
+        </li>
+      )}
+      {broken !== null && (
+        <li>
+          <strong className="text-wax">Changed from outside:</strong> the journal does not hold together at change{" "}
+          {broken}.{" "}
+          <Link className="link" to={`${home}/journal`}>
+            Check it under Journal
           </Link>
         </li>
       )}

@@ -1,10 +1,10 @@
 import { z } from "zod";
-import type { Entry } from "#core/changes";
+import type { Chain, Entry } from "#core/changes";
 import type { FileId } from "#core/kernel";
 import { fileSchema, type WorkFile } from "#core/model";
 
-/** Version of the course file. A file of a higher one is refused; from version 6 on every part has its sum. */
-export const COURSE_FILE_VERSION = 6;
+/** Version of the course file. A file of a higher one is refused; from version 6 on every part has its sum, from 7 on every entry. */
+export const COURSE_FILE_VERSION = 7;
 /** What the cover calls the format. */
 export const FORMAT = "upright-quill-course";
 /** Names of the parts that are not files of the course. */
@@ -12,6 +12,8 @@ export const COVER = "course.json";
 export const RECORDS = "records.json";
 export const JOURNAL = "journal.json";
 export const SUMS = "SHA256SUMS";
+/** The sum of each entry in its chain, a line each. */
+export const CHAIN = "journal.sums";
 /** Most bytes a course file may unpack to: it keeps a hostile archive from filling the memory. */
 export const MOST_BYTES = 2_000_000_000;
 
@@ -27,11 +29,16 @@ export type CourseFileIssue =
 /** A whole course: its journal, and the bytes of every file that it names. */
 export interface CourseArchive {
   readonly entries: readonly Entry[];
+  /** The journal as it was stored, with its sums; left out, a chain begins with this file. */
+  readonly chain?: Chain;
   readonly files: ReadonlyMap<FileId, Uint8Array>;
 }
 
 /** A course as it was read from a course file. */
 export interface ReadCourse extends CourseArchive {
+  readonly chain: Chain;
+  /** The first entry that does not follow the one before it in the chain, from 1 on; null where all do. */
+  readonly broken: number | null;
   /** Files the course names that the archive never held, because they were lost before it was written. */
   readonly lacking: readonly WorkFile[];
 }
@@ -45,4 +52,6 @@ export const coverSchema = coverHeadSchema.extend({
   writtenAt: z.string(),
   files: z.array(fileSchema.extend({ path: z.string() })),
   lacking: z.array(fileSchema).default([]),
+  /** How many entries got their sums later than they were written; all of a file that has none. */
+  unproven: z.number().int().min(0).optional(),
 });

@@ -1,3 +1,4 @@
+import { newChain } from "#core/changes";
 import { ok, refuse, sameValue, type Instant, type Result } from "#core/kernel";
 import type { CourseArchive, CourseFileIssue } from "./archive";
 import { readCourseFile } from "./read";
@@ -15,10 +16,9 @@ export function writeProvenCourseFile(archive: CourseArchive, writtenAt: Instant
   const bytes = writeCourseFile(archive, writtenAt);
   const back = readCourseFile(bytes);
   if (!back.ok) return refuse({ code: "file_not_read_back", why: back.issue });
-  // As in JSON, a field that is undefined is not there.
-  const asWritten: unknown = JSON.parse(JSON.stringify(archive.entries));
+  const chain = archive.chain ?? newChain(archive.entries);
   const whole =
-    sameValue(asWritten, back.value.entries) &&
+    sameValue([chain.texts, chain.sums], [back.value.chain.texts, back.value.chain.sums]) &&
     [...back.value.files].every(([id, data]) => sameBytes(data, archive.files.get(id)));
   return whole ? ok(bytes) : refuse({ code: "file_not_read_back", why: null });
 }

@@ -2,7 +2,16 @@ import { createHash } from "node:crypto";
 import fc from "fast-check";
 import { strToU8, unzipSync, zipSync } from "fflate";
 import { describe, expect, it } from "vitest";
-import { applyPatches, ENTRY_SCHEMA, invertPatches, runCommand, type Command, type Entry } from "#core/changes";
+import {
+  applyPatches,
+  chainSums,
+  ENTRY_SCHEMA,
+  invertPatches,
+  newChain,
+  runCommand,
+  type Command,
+  type Entry,
+} from "#core/changes";
 import { required, type Instant } from "#core/kernel";
 import { EMPTY_STATE, resultOf, type CourseState } from "#core/model";
 import firstVersion from "../../testing/first-version.json";
@@ -40,6 +49,7 @@ const archive = archiveOf(smallCourse(), {
   text: 'Grüße, 你好 \u0000 "quoted" 😀',
 });
 const bytes = writeCourseFile(archive, written);
+const WHOLE = { ...archive, chain: newChain(archive.entries), broken: null, lacking: [] };
 
 /** The course file with one part replaced or, with null, left out; its sums made anew, so that what lies behind them is tried. */
 function withPart(name: string, content: string | null): Uint8Array {
@@ -51,7 +61,7 @@ function withPart(name: string, content: string | null): Uint8Array {
 
 describe("the course file", () => {
   it("brings back every entry and every file", () => {
-    expect(readCourseFile(bytes)).toEqual({ ok: true, value: { ...archive, lacking: [] } });
+    expect(readCourseFile(bytes)).toEqual({ ok: true, value: WHOLE });
   });
 
   it("of the first version is read, its records completed, and its oldest changes can still be undone", () => {
@@ -86,6 +96,7 @@ describe("the course file", () => {
       "course.json",
       "files/0001-ada.pdf",
       "journal.json",
+      "journal.sums",
       "records.json",
     ]);
     expect(JSON.parse(new TextDecoder().decode(parts["course.json"]))).toMatchObject({
@@ -120,11 +131,28 @@ describe("the course file", () => {
     expect(new TextDecoder().decode(parts[SUMS])).toContain(`${sum}  journal.json\n`);
   });
 
+  it("carries the chain of its journal, and says where it does not hold although every part has its sum", () => {
+    const texts = archive.entries.map((entry) => JSON.stringify(entry));
+    const [first = "", ...rest] = texts;
+    const old = { texts, sums: chainSums(texts), unproven: 1 };
+    const read = readCourseFile(writeCourseFile({ ...archive, chain: old }, written));
+    expect(read.ok && [read.value.chain, read.value.broken]).toEqual([old, null]);
+    const forged = [first.replace("Small course", "Other course"), ...rest];
+    const changed = { ...old, texts: forged };
+    const entries = forged.map((text) => JSON.parse(text) as Entry);
+    const back = readCourseFile(writeCourseFile({ ...archive, entries, chain: changed }, written));
+    expect(back.ok && [back.value.chain, back.value.broken]).toEqual([changed, 1]);
+    for (const sums of ["", "x\n".repeat(texts.length), `${"0".repeat(64)}\n`.repeat(texts.length + 1)]) {
+      const issue = { code: "file_part_damaged", part: "journal.sums" };
+      expect(readCourseFile(withPart("journal.sums", sums))).toMatchObject({ ok: false, issue });
+    }
+  });
+
   it("of the version before sums is read with its sizes alone", () => {
     const { [SUMS]: _sums, ...parts } = unzipSync(bytes);
     const cover = { ...(JSON.parse(new TextDecoder().decode(parts["course.json"])) as object), version: 5 };
     const before = zipSync({ ...parts, "course.json": strToU8(JSON.stringify(cover)) });
-    expect(readCourseFile(before)).toEqual({ ok: true, value: { ...archive, lacking: [] } });
+    expect(readCourseFile(before)).toEqual({ ok: true, value: WHOLE });
   });
 
   it("names files of the course only", () => {
@@ -160,7 +188,11 @@ describe("a course file that is not whole is refused whole", () => {
     ["empty", new Uint8Array(), { code: "file_not_an_archive" }],
     ["no archive", strToU8("hello"), { code: "file_not_an_archive" }],
     ["another archive", zipSync({ "a.txt": strToU8("a") }), { code: "file_not_a_course" }],
-    ["newer", withPart("course.json", cover({ version: 99 })), { code: "file_newer", version: 99, known: 6 }],
+    [
+      "newer",
+      withPart("course.json", cover({ version: 99 })),
+      { code: "file_newer", version: 99, known: COURSE_FILE_VERSION },
+    ],
     ["of a version below the first", withPart("course.json", cover({ version: -3 })), { code: "file_not_a_course" }],
     ["without its sums", zipSync(withoutSums()), { code: "file_part_missing", part: SUMS }],
     ["without a journal", withPart("journal.json", null), { code: "file_part_missing", part: "journal.json" }],
@@ -192,7 +224,7 @@ describe("a course file that is not whole is refused whole", () => {
         const changed = bytes.slice();
         changed[at] = (changed[at] ?? 0) ^ by;
         const read = readCourseFile(changed);
-        if (read.ok) expect(read.value).toEqual({ ...archive, lacking: [] });
+        if (read.ok) expect(read.value).toEqual(WHOLE);
       }),
       { numRuns: runs(2_000) },
     );

@@ -1,9 +1,10 @@
 import { strFromU8 } from "fflate";
 import { z } from "zod";
-import { entrySchema } from "#core/changes";
+import { brokenLink, CHAIN_START, chainSums, entrySchema } from "#core/changes";
 import { contentSum, ok, refuse, sameValue, type FileId, type Result } from "#core/kernel";
 import { completeRecord, TABLE_NAMES, tableSchemas, type WorkFile } from "#core/model";
 import {
+  CHAIN,
   COURSE_FILE_VERSION,
   COVER,
   coverHeadSchema,
@@ -11,7 +12,6 @@ import {
   JOURNAL,
   RECORDS,
   SUMS,
-  type CourseArchive,
   type CourseFileIssue,
   type ReadCourse,
 } from "./archive";
@@ -31,8 +31,11 @@ export function readCourseFile(bytes: Uint8Array): Read<ReadCourse> {
   const known = readCover(parts.value);
   if (!known.ok) return known;
   const { cover, taken } = known.value;
-  const entries = jsonPart(taken[JOURNAL], JOURNAL, z.array(entrySchema));
-  if (!entries.ok) return entries;
+  const raw = jsonPart(taken[JOURNAL], JOURNAL, z.array(z.unknown()));
+  if (!raw.ok) return raw;
+  const parsed = z.array(entrySchema).safeParse(raw.value);
+  if (!parsed.success) return refuse({ code: "file_part_damaged", part: JOURNAL });
+  const entries = { value: parsed.data };
   const records = jsonPart(taken[RECORDS], RECORDS, wholeRecords);
   if (!records.ok) return records;
   const replayed = replay(entries.value);
@@ -43,7 +46,29 @@ export function readCourseFile(bytes: Uint8Array): Read<ReadCourse> {
   const named = new Map<FileId, WorkFile>();
   for (const file of [...filesEverNamed(entries.value), ...filesOf(replayed.value)]) named.set(file.id, file);
   const needed = new Set(filesOf(replayed.value).map(({ id }) => id));
-  return takeFiles({ cover, taken, named, needed, entries: entries.value });
+  const files = takeFiles({ cover, taken, named, needed });
+  if (!files.ok) return files;
+  const chained = chainIn(raw.value, cover, taken[CHAIN]);
+  return chained.ok ? ok({ ...files.value, ...chained.value, entries: entries.value }) : chained;
+}
+
+/** The chain of a journal as it came, and where it does not hold; a file that has none begins one. */
+function chainIn(
+  raw: readonly unknown[],
+  cover: Cover,
+  list: Uint8Array | undefined,
+): Read<Pick<ReadCourse, "chain" | "broken">> {
+  const texts = raw.map((entry) => JSON.stringify(entry));
+  if (!list) return ok({ chain: { texts, sums: chainSums(texts), unproven: texts.length }, broken: null });
+  const sums = strFromU8(list).split("\n").slice(0, -1);
+  if (sums.length !== texts.length || !sums.every((sum) => /^[0-9a-f]{64}$/.test(sum))) {
+    return refuse({ code: "file_part_damaged", part: CHAIN });
+  }
+  const place = brokenLink({ texts, sums, before: CHAIN_START });
+  return ok({
+    chain: { texts, sums, unproven: cover.unproven ?? texts.length },
+    broken: place === null ? null : place + 1,
+  });
 }
 
 /** The cover, and the bytes of every part, each held against its sum where the version has sums. */
@@ -56,7 +81,8 @@ function readCover(parts: Parts): Read<{ readonly cover: Cover; readonly taken: 
   if (version > COURSE_FILE_VERSION) return refuse({ code: "file_newer", version, known: COURSE_FILE_VERSION });
   const cover = jsonPart(first.value[COVER], COVER, coverSchema);
   if (!cover.ok) return cover;
-  const paths = new Set([COVER, RECORDS, JOURNAL, ...cover.value.files.map(({ path }) => path)]);
+  const chain = version < FIRST_WITH_CHAIN ? [] : [CHAIN];
+  const paths = new Set([COVER, RECORDS, JOURNAL, ...chain, ...cover.value.files.map(({ path }) => path)]);
   const unfit = cover.value.files.find(({ path }) => !isPlace(path));
   if (unfit) return refuse({ code: "file_part_missing", part: unfit.path });
   const taken = parts.take(paths);
@@ -66,6 +92,7 @@ function readCover(parts: Parts): Read<{ readonly cover: Cover; readonly taken: 
 }
 
 const FIRST_WITH_SUMS = 6;
+const FIRST_WITH_CHAIN = 7;
 
 function againstSums(list: Uint8Array | undefined, paths: ReadonlySet<string>, taken: Bytes): CourseFileIssue | null {
   if (!list) return { code: "file_part_missing", part: SUMS };
@@ -88,10 +115,9 @@ interface Found {
   readonly named: ReadonlyMap<FileId, WorkFile>;
   /** Files the course names as it stands; others are brought back by undoing only. */
   readonly needed: ReadonlySet<FileId>;
-  readonly entries: CourseArchive["entries"];
 }
 
-function takeFiles({ cover, taken, named, needed, entries }: Found): Read<ReadCourse> {
+function takeFiles({ cover, taken, named, needed }: Found): Read<Pick<ReadCourse, "files" | "lacking">> {
   const listed = new Map(cover.files.map((file) => [file.id, file]));
   const gone = new Set(cover.lacking.map(({ id }) => id));
   const files = new Map<FileId, Uint8Array>();
@@ -105,7 +131,7 @@ function takeFiles({ cover, taken, named, needed, entries }: Found): Read<ReadCo
     if (data.length !== place.size) return refuse({ code: "file_part_damaged", part: place.path });
     files.set(id, data);
   }
-  return ok({ entries, files, lacking: [...named.values()].filter(({ id }) => needed.has(id) && gone.has(id)) });
+  return ok({ files, lacking: [...named.values()].filter(({ id }) => needed.has(id) && gone.has(id)) });
 }
 
 const recordsSchema = z.object(

@@ -1,8 +1,10 @@
 import { deflateSync, strToU8, zipSync, type Zippable } from "fflate";
 import type { z } from "zod";
+import { newChain } from "#core/changes";
 import { milliseconds, type FileId, type Instant } from "#core/kernel";
 import { courseOf, type WorkFile } from "#core/model";
 import {
+  CHAIN,
   COURSE_FILE_VERSION,
   COVER,
   FORMAT,
@@ -33,7 +35,7 @@ const pathOf = ({ name }: WorkFile, index: number): string => {
 
 /**
  * Writes the course file: a ZIP with `course.json` (what this is), `records.json` (every table, for other programs),
- * `journal.json` (every change, from which all is rebuilt), the files as they were handed in, and `SHA256SUMS`, by which
+ * `journal.json` (every change, from which all is rebuilt) with `journal.sums` (its chain), the files as they were handed in, and `SHA256SUMS`, by which
  * each part can be checked. The same course written at the same moment gives the same bytes. A file that is not given
  * is named as lacking.
  * @throws RangeError when the journal does not replay, or when the archive would be larger than can be read back
@@ -48,6 +50,7 @@ export function writeCourseFile(archive: CourseArchive, writtenAt: Instant): Uin
     .filter(({ id }) => archive.files.has(id))
     // A record's size is what was seen at first; the archive says what it holds.
     .map((file, index) => ({ ...file, size: archive.files.get(file.id)?.length ?? 0, path: pathOf(file, index) }));
+  const chain = archive.chain ?? newChain(archive.entries);
   const json = (value: unknown) => strToU8(`${JSON.stringify(value, null, 1)}\n`);
   const parts: Record<string, Uint8Array> = {
     [COVER]: json({
@@ -57,9 +60,12 @@ export function writeCourseFile(archive: CourseArchive, writtenAt: Instant): Uin
       writtenAt,
       files: held,
       lacking: all.filter(({ id }) => !archive.files.has(id)),
+      unproven: chain.unproven,
     } satisfies z.infer<typeof coverSchema>),
     [RECORDS]: json(wholeTables(replayed.value)),
-    [JOURNAL]: json(archive.entries),
+    // Each entry as it was written, letter for letter: its sum is over these letters.
+    [JOURNAL]: strToU8(`[\n${chain.texts.join(",\n")}\n]\n`),
+    [CHAIN]: strToU8(chain.sums.map((sum) => `${sum}\n`).join("")),
   };
   for (const { id, path } of held) parts[path] = archive.files.get(id) as Uint8Array;
   parts[SUMS] = strToU8(writeSums(parts));

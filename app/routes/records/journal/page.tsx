@@ -1,4 +1,5 @@
 import { useMemo } from "react";
+import { sealDigits } from "#core/changes";
 import { assignmentsOf, rosterName, studentsOf, type CourseState } from "#core/model";
 import { counted } from "#core/words";
 import { live, useLive } from "../../../course/live";
@@ -7,6 +8,7 @@ import { fromAddress, inAddress } from "../../../ui/address";
 import { saveAs } from "../../../ui/save-as";
 import { useHashText } from "../../../ui/hooks/use-hash-text";
 import { useSearchChoice } from "../../../ui/hooks/use-search-choice";
+import { JournalSeal } from "./journal-seal";
 import { JournalTable } from "./journal-table";
 import { JOURNAL_KINDS, journalCsv, journalEntries } from "./rows";
 import type { Route } from "./+types/page";
@@ -15,11 +17,14 @@ import { Choice } from "../../../ui/fields/choice";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
-  return { shown: live(session, (state) => ({ state, entries: session.entries })) };
+  return {
+    session,
+    shown: live(session, (state) => ({ state, entries: session.entries, seal: sealDigits(session.seal) })),
+  };
 }
 
 export default function JournalPage({ loaderData, params }: Route.ComponentProps) {
-  const { state, entries } = useLive(loaderData.shown);
+  const { state, entries, seal } = useLive(loaderData.shown);
   const [text, set] = useSearchChoice();
   const [find, setFind] = useHashText("find");
   const [student, assignment, kind, who, from, to] = [
@@ -58,6 +63,7 @@ export default function JournalPage({ loaderData, params }: Route.ComponentProps
           Save {counted(found.length, "change")} as CSV
         </button>
       </div>
+      <JournalSeal session={loaderData.session} seal={seal} />
       <div role="search" className="mt-3 flex flex-wrap items-end gap-3 text-[13px] text-soft">
         <input
           type="search"
