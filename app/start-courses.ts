@@ -1,5 +1,5 @@
 import type { FileId, Id, Result } from "#core/kernel";
-import type { ChangeIssue } from "#core/changes";
+import { newChain, type ChangeIssue } from "#core/changes";
 import { demoDocumentsSchema, demoFileId, demoJournal, demoPostFiles, startCommand } from "../demo";
 import type { Repository } from "#storage";
 import { keep, known } from "./course/choices";
@@ -17,7 +17,9 @@ export async function keepDemoCourse(repository: Repository): Promise<string> {
     }),
   );
   for (const { file, html } of demoPostFiles()) files.set(file.id, new Blob([html], { type: file.mediaType }));
-  return repository.keepCourse("reading-rivers", demoJournal(documents), files);
+  const entries = demoJournal(documents);
+  // It begins here, so its chain tells of all of it.
+  return repository.keepCourse("reading-rivers", entries, files, { chain: { ...newChain(entries), unproven: 0 } });
 }
 
 /** The name of whoever marks in this browser, as it was given at the first course; empty where none was. */

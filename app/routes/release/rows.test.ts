@@ -116,6 +116,19 @@ describe("the table of seals", () => {
       decision: "missing",
     });
     expect(details(missing)[0]).toBe("1 scored, 1 missing");
+    const level = { percent: null };
+    const levels = [
+      { name: "Pass", ...level },
+      { name: "Not yet", ...level },
+    ];
+    const scaled = run(smallCourse(), { type: "addScale", name: "Pass", kind: "passNotYet", levels });
+    const [scaleId = "scale:none" as never] = Object.values(scaled.scales).map(({ id }) => id);
+    const passed = run(
+      scaled,
+      { type: "editAssignment", assignmentId: assignmentId("quiz"), fields: { scoredIn: { kind: "scale", scaleId } } },
+      { type: "setScore", assignmentId: assignmentId("quiz"), studentId: studentId("ben"), text: "Pass" },
+    );
+    expect(details(passed)[1]).toBe("1 judged");
   });
 
   it("of an empty course is empty, not broken", () => {

@@ -8,6 +8,7 @@ import {
   rosterName,
   resultOf,
   sectionsOf,
+  levelGiven,
   studentsOf,
   totalSealOf,
   TOTALS_LETTER,
@@ -268,6 +269,12 @@ function detailOf(state: CourseState, assignment: Assignment): string {
   const held = assignment.held
     ? `, held${assignment.heldReason ? `: ${assignment.heldReason}` : " for the board"}`
     : "";
+  // On a scale levels are given, and no score.
+  const judged =
+    assignment.scoredIn.kind === "scale"
+      ? studentsOf(state).filter(({ id }) => levelGiven(state, assignment, id) !== null).length
+      : 0;
+  if (judged > 0) return `${String(judged)} judged${waiting > 0 ? `, ${String(waiting)} waiting` : ""}${held}`;
   if (scored + missing === 0) return (waiting > 0 ? `${String(waiting)} waiting` : "nothing in") + held;
   const decided = missing > 0 ? `, ${String(missing)} missing` : "";
   if (waiting === 0 && scored === students) return `${counted(students, "student")} scored${held}`;

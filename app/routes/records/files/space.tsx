@@ -25,13 +25,13 @@ export function Space({ space, slot }: { readonly space: BrowserSpace; readonly 
         <tbody>
           <Line what="Files of this course" bytes={files} />
           <Line what="Its journal" bytes={journal} />
-          <Line what={`Its tray, ${counted(trayPieces, "piece")} not taken in`} bytes={tray}>
-            {trayPieces > 0 && (
+          {trayPieces > 0 && (
+            <Line what={`Its tray, ${counted(trayPieces, "piece")} not taken in`} bytes={tray}>
               <Link className="link" to={`/courses/${slot}/collect`}>
                 Take them in, or let them go
               </Link>
-            )}
-          </Line>
+            </Line>
+          )}
           {others.slice(0, NAMED).map((course) => (
             <Line key={course.slot} what={`${course.title}${course.archived ? ", archived" : ""}`} bytes={course.bytes}>
               {course.archived && (

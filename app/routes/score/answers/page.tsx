@@ -9,6 +9,7 @@ import { useAsking } from "../../../ui/dialogs/use-asking";
 import { useSearchChoice } from "../../../ui/hooks/use-search-choice";
 import { PageTitle } from "../../../ui/parts/page-title";
 import { useChange } from "../../../course/use-change";
+import { freshShuffle } from "../fresh-shuffle";
 import { AnswersHead } from "./answers-head";
 import { AnswerLine } from "./answer-line";
 import { answerSheets, togetherAlike, type AlikeAnswers } from "./rows";
@@ -127,7 +128,7 @@ export default function AnswersPage({ loaderData, params }: Route.ComponentProps
           showNames(!hidden);
         }}
         onShuffle={(on) => {
-          set("shuffle", on ? String(1 + (Date.now() % 100_000)) : "");
+          set("shuffle", on ? freshShuffle() : "");
           setCurrent(0);
         }}
         onTogether={(on) => {

@@ -10,6 +10,7 @@ import { useChange } from "../../../course/use-change";
 import { ComparePane } from "../../../ui/beside/compare-pane";
 import { nearLevel, sweepRows } from "../../../ui/beside/sweep-rows";
 import { PageTitle } from "../../../ui/parts/page-title";
+import { freshShuffle } from "../fresh-shuffle";
 import { Sheet } from "./sheet";
 import { SweepHead } from "./sweep-head";
 import { usePlaceInSweep } from "./use-place-in-sweep";
@@ -122,7 +123,7 @@ export default function SweepPage({ loaderData, params }: Route.ComponentProps) 
               showNames(!hidden);
             }}
             onShuffle={(shuffle) => {
-              set("shuffle", shuffle ? String(1 + (Date.now() % 100_000)) : "");
+              set("shuffle", shuffle ? freshShuffle() : "");
               goTo(0);
             }}
           />
