@@ -63,3 +63,53 @@ it("refuses what is no TIFF, and a picture that says it is endless", () => {
   }
   expect(openTiff(bytes)).toBe("damaged");
 });
+
+/** A picture of two by two grey dots, little-endian: its directory at 8, its dots at 124 (TIFF 6.0, section 2). */
+function smallTiff(change: (view: DataView) => void = () => undefined): Uint8Array<ArrayBuffer> {
+  const tags = [
+    [256, 3, 2],
+    [257, 3, 2],
+    [258, 3, 8],
+    [259, 3, 1],
+    [262, 3, 1],
+    [273, 4, 124],
+    [277, 3, 1],
+    [278, 3, 2],
+    [279, 4, 4],
+  ] as const;
+  const bytes = new Uint8Array(128);
+  const view = new DataView(bytes.buffer);
+  bytes.set([0x49, 0x49, 42, 0, 8, 0, 0, 0, tags.length, 0]);
+  for (const [place, [tag, type, value]] of tags.entries()) {
+    view.setUint16(10 + place * 12, tag, true);
+    view.setUint16(12 + place * 12, type, true);
+    view.setUint32(14 + place * 12, 1, true);
+    view.setUint32(18 + place * 12, value, true);
+  }
+  bytes.set([0, 90, 180, 255], 124);
+  change(view);
+  return bytes;
+}
+
+it("refuses at once a file whose directory says more than the file holds, leads round in a circle, or is far too large", () => {
+  const [page] = tiffPages(smallTiff());
+  expect([...(page?.data ?? [])].filter((_, at) => at % 4 === 0)).toEqual([0, 90, 180, 255]);
+  for (const change of [
+    // Four thousand million values of one tag: reading them took minutes and gigabytes.
+    (view: DataView) => {
+      view.setUint32(14 + 2 * 12, 4_000_000_000, true);
+    },
+    (view: DataView) => {
+      view.setUint32(118, 8, true);
+    },
+    (view: DataView) => {
+      view.setUint32(4, 4_000, true);
+    },
+    // 10,000 by 10,000 dots out of 128 bytes.
+    (view: DataView) => {
+      view.setUint32(18, 10_000, true);
+      view.setUint32(18 + 12, 10_000, true);
+    },
+  ])
+    expect(openTiff(smallTiff(change))).toBe("damaged");
+});

@@ -23,7 +23,8 @@ async function readXlsx(blob: Blob): Promise<readonly Sheet[]> {
 
 async function readOds(blob: Blob): Promise<readonly Sheet[]> {
   const { read, utils } = await import("@e965/xlsx");
-  const book = read(await blob.arrayBuffer(), { cellFormula: false, cellHTML: false });
+  const bytes = await blob.arrayBuffer();
+  const book = wholeOr(() => read(bytes, { cellFormula: false, cellHTML: false }));
   return book.SheetNames.flatMap((name) => {
     const sheet = book.Sheets[name];
     const rows = sheet
@@ -31,6 +32,15 @@ async function readOds(blob: Blob): Promise<readonly Sheet[]> {
       : [];
     return [{ name, rows: rows.map((row) => Array.from(row, plainCell)) }];
   });
+}
+
+/** The library says of some damage in bare words, which nobody who catches errors would know for one. */
+function wholeOr<T>(read: () => T): T {
+  try {
+    return read();
+  } catch (error) {
+    throw error instanceof Error ? error : new Error(`The spreadsheet is damaged: ${String(error)}`);
+  }
 }
 
 async function readDelimited(blob: Blob): Promise<readonly Sheet[]> {

@@ -2,6 +2,7 @@ import { execFileSync } from "node:child_process";
 import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
 import { afterAll, describe, expect, it } from "vitest";
 import type { Sheet } from "#core/formats";
 import { readSheets } from "./sheets-in";
@@ -105,4 +106,16 @@ describe("a spreadsheet", () => {
     const bytes = await (await writeSheets([SCORES], "xlsx", "point")).arrayBuffer();
     await expect(readSheets(new Blob([bytes.slice(0, 300)]), TYPES.xlsx)).rejects.toThrow();
   });
+});
+
+it("says of an OpenDocument sheet that is damaged inside that it cannot be read, as an error", async () => {
+  const blob = await writeSheets([{ name: "Scores", rows: [["Number"], [17.5]] }], "ods", "point");
+  const parts = unzipSync(new Uint8Array(await blob.arrayBuffer()));
+  const content = strFromU8(parts["content.xml"] ?? new Uint8Array());
+  for (const cut of [content.lastIndexOf("</"), content.indexOf("</table:table>")]) {
+    const damaged = zipSync({ ...parts, "content.xml": strToU8(`${content.slice(0, cut)}</office:meta>`) });
+    await expect(readSheets(new Blob([damaged]), "application/vnd.oasis.opendocument.spreadsheet")).rejects.toThrow(
+      Error,
+    );
+  }
 });
