@@ -124,9 +124,9 @@ test.describe("a course file that cannot be read in", () => {
   test("of a newer version: says which and changes nothing", async ({ page }) => {
     const parts = unzipSync(await makeFile(page));
     const cover = JSON.parse(strFromU8(parts["course.json"] ?? new Uint8Array())) as object;
-    const newer = zipSync({ ...parts, "course.json": strToU8(JSON.stringify({ ...cover, version: 7 })) });
+    const newer = zipSync({ ...parts, "course.json": strToU8(JSON.stringify({ ...cover, version: 8 })) });
     await readIn(page, Buffer.from(newer));
-    await expect(page.getByText(/made by a newer Upright Quill \(version 7; this one reads up to 6\)/)).toBeVisible();
+    await expect(page.getByText(/made by a newer Upright Quill \(version 8; this one reads up to 7\)/)).toBeVisible();
   });
 });
 
