@@ -163,8 +163,8 @@ for (const passphrase of ["", PASSPHRASE]) {
       await open(page, "/courses");
       await page.getByLabel("Name of the course").fill("Marshlore");
       await page.getByText("With a lock").click();
-      await page.getByLabel("Its passphrase", { exact: true }).fill(passphrase);
-      await page.getByLabel("Its passphrase once more").fill(passphrase);
+      await page.getByLabel("Passphrase of the new course", { exact: true }).fill(passphrase);
+      await page.getByLabel("Passphrase of the new course, once more").fill(passphrase);
       await page.getByRole("button", { name: "Start an empty course" }).click();
       await page.waitForURL(/\/plan/);
       await page.getByLabel("New assignments, one line each").fill("Sedge essay, 20 points, 14 Dec 09:00");

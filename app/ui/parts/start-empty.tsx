@@ -46,13 +46,13 @@ export function StartEmpty({
         <div className="mt-2 flex flex-wrap gap-2">
           <MaskedInput
             name="passphrase"
-            aria-label="Its passphrase"
+            aria-label="Passphrase of the new course"
             placeholder="Its passphrase"
             className="max-w-64"
           />
           <MaskedInput
             name="again"
-            aria-label="Its passphrase once more"
+            aria-label="Passphrase of the new course, once more"
             placeholder="Once more"
             className="max-w-64"
           />
