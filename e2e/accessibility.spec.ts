@@ -72,6 +72,16 @@ async function expectNoSidewaysScroll(page: Page): Promise<void> {
   expect(wide).toBeLessThanOrEqual(0);
 }
 
+/** The page as it stands, narrow and wide, in both lights. */
+async function checkBothWidths(page: Page): Promise<void> {
+  for (const width of [1024, 1280]) {
+    await page.setViewportSize({ width, height: 768 });
+    await page.waitForTimeout(200);
+    await expectNoSidewaysScroll(page);
+    await checkBothLights(page);
+  }
+}
+
 for (const [name, place] of SCREENS) {
   test(`axe finds nothing on the ${name}, by daylight and by lamplight, and it fits 1024 pixels`, async ({ page }) => {
     await openDemo(page, place);
@@ -92,19 +102,11 @@ test("axe finds nothing on the lock of a locked course, and on what stands there
   await page.getByLabel("Once more").fill("seven wet herons");
   await page.getByRole("button", { name: "Lock the course", exact: true }).last().click();
   await page.waitForURL(/\/courses\/c-/, { timeout: 60_000 });
-  const checkBothWidths = async () => {
-    for (const width of [1024, 1280]) {
-      await page.setViewportSize({ width, height: 768 });
-      await page.waitForTimeout(200);
-      await expectNoSidewaysScroll(page);
-      await checkBothLights(page);
-    }
-  };
   await expect(page.getByRole("heading", { name: "This course is locked with a passphrase" })).toBeVisible();
-  await checkBothWidths();
+  await checkBothWidths(page);
   await page.keyboard.press("Control+Shift+L");
   await expect(page.getByLabel("Its passphrase")).toBeFocused();
-  await checkBothWidths();
+  await checkBothWidths(page);
 });
 
 test("axe finds nothing on a full tray, 1280 and 1024 wide", async ({ page }) => {
@@ -113,19 +115,11 @@ test("axe finds nothing on a full tray, 1280 and 1024 wide", async ({ page }) =>
   const others = page.getByRole("list", { name: "For other work" });
   await page.getByRole("button", { name: "essay_final_v2.pdf", exact: true }).click();
   await expect(page.getByRole("img", { name: "First page of essay_final_v2.pdf" }).locator("canvas")).toBeAttached();
-  const checkBothWidths = async () => {
-    for (const width of [1024, 1280]) {
-      await page.setViewportSize({ width, height: 768 });
-      await page.waitForTimeout(200);
-      await expectNoSidewaysScroll(page);
-      await checkBothLights(page);
-    }
-  };
-  await checkBothWidths();
+  await checkBothWidths(page);
   await others.getByRole("button", { name: "Look at them" }).click();
   await page.getByRole("link", { name: "Its pages" }).click();
   await expect(page.getByRole("list", { name: "Pages of the pile" }).locator("canvas").first()).toBeAttached();
-  await checkBothWidths();
+  await checkBothWidths(page);
 });
 
 test("axe finds nothing on the scores of a spreadsheet", async ({ page }) => {

@@ -30,5 +30,7 @@ export async function readChain(shelves: Shelves, slot: string, entries: readonl
     sums.push(sum);
   }
   const unproven = await journal.get(unprovenKey(slot)).catch(() => null);
+  // A block may hold more than a session knows that has not heard of another tab yet.
+  texts.length = sums.length = Math.min(texts.length, entries.length);
   return { texts, sums, unproven: typeof unproven === "number" ? unproven : 0 };
 }

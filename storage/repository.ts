@@ -190,15 +190,14 @@ export class Repository {
   /**
    * Puts a lock on a course, or takes its lock off: all of it is written anew, in another slot, and once that reads back
    * the old one goes. Cut short at any moment, the course is there once and whole. Answers the new slot.
-   * @throws JournalError where it is damaged, what `stopIf` throws, and what the store throws
+   * @throws JournalError where it is damaged, Error with words where it was changed meanwhile, what `tell` throws to stop,
+   * and what the store throws; the course is then open as before
    */
   async moveCourse(slot: string, lock: LockWish | null, wish: string, tell: TellCopied): Promise<string> {
     const session = await this.session(slot);
     if (!session || session.damage) throw new JournalError("damaged", session?.damage?.seq ?? 1);
     await session.settled();
     const from = await this.locksmith.shelvesOf(slot);
-    // Nothing more is taken from here on; whoever opens the course again finds it where it lies then.
-    this.#forgetOpened(slot, session);
     return this.neighbours.alone("courses", async () => {
       await this.#clearWhatIsNothing();
       const to = await freeSlot(this.shelves, lock ? this.#wordlessSlot() : wish);
@@ -209,6 +208,9 @@ export class Repository {
         await this.neighbours.alone(slot, async () => {
           await copyCourse({ shelves: from, slot }, { shelves, slot: to }, tell);
           const { seq } = (await readJournal(from, slot)).ledger;
+          if (session.seq !== seq) throw new Error("The course was changed meanwhile. Nothing was lost; try again.");
+          // Nothing more is taken from here on; whoever opens the course again finds it where it lies then.
+          this.#forgetOpened(slot, session);
           await this.#endKeeping(shelves, to, seq, { archived, insteadOf: slot });
           await this.#clearMoved(await this.#listingOf(to));
         });

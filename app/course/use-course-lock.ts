@@ -3,6 +3,8 @@ import type { CourseSession, LockFacts, Repository } from "#storage";
 import { tellNews } from "../ui/news/tell";
 import { useIdle } from "../ui/hooks/use-idle";
 
+const NOT_LOCKED = "Not locked: something is not kept yet. Keep it first, or make a course file.";
+
 /**
  * Locks the open course: on asking, after a while without a hand on it, or because another tab did. The page is loaded
  * anew, so that nothing of the course stays in its memory. Answers how to ask; null where the course has no lock.
@@ -16,8 +18,7 @@ export function useCourseLock(
   const lockNow = useCallback(async () => {
     await session.settled();
     // What could not be kept lives in this page alone; it is said in the bar.
-    if (session.keeping.kind !== "kept")
-      tellNews({ words: "Not locked: something is not kept yet. Keep it first, or make a course file." });
+    if (session.keeping.kind !== "kept") tellNews({ words: NOT_LOCKED });
     else locksmith.lock(session.slot);
   }, [locksmith, session]);
   useEffect(
@@ -25,7 +26,9 @@ export function useCourseLock(
       locksmith.onLocked((slot) => {
         if (slot !== session.slot) return;
         void session.settled().then(() => {
-          window.location.reload();
+          // What could not be kept lives in this page alone: it stays until it is.
+          if (session.keeping.kind === "failed") tellNews({ words: NOT_LOCKED });
+          else window.location.reload();
         });
       }),
     [locksmith, session],

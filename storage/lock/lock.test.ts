@@ -314,14 +314,30 @@ describe("putting a lock on, and taking it off", () => {
     expect(ends).toEqual(new Set([true, false]));
   });
 
-  it("can be stopped, and is open as before", async () => {
-    const repository = await openIn(memoryShelves());
+  it("can be stopped, and is open as before, with what was changed meanwhile", async () => {
+    const shelves = memoryShelves();
+    const repository = await openIn(shelves);
     await repository.keepCourse("small", small(), files);
+    const session = await repository.session("small");
+    const retitled = (title: string) => session?.submit({ type: "editCourse", fields: { title } }).ok;
     const stop = () => {
       throw new Error("stopped");
     };
     await expect(repository.moveCourse("small", wish, "", stop)).rejects.toThrow("stopped");
-    expect((await repository.courses()).map(({ slot }) => slot)).toEqual(["small"]);
-    expect(courseOf((await repository.session("small"))?.state ?? ({} as never)).title).toBe("Small course");
+    expect(await repository.session("small")).toBe(session);
+    expect(retitled("After the stop")).toBe(true);
+    await session?.settled();
+    // A change that comes while the course is being copied is not in the copy: the course stays where it is, with it.
+    let isAsked = false;
+    const change = () => {
+      isAsked ||= retitled("Meanwhile") === true;
+    };
+    await expect(repository.moveCourse("small", wish, "", change)).rejects.toThrow("changed meanwhile");
+    expect(isAsked).toBe(true);
+    await session?.settled();
+    expect((await repository.courses()).map(({ slot, locked }) => [slot, locked])).toEqual([["small", undefined]]);
+    const again = await (await openIn(shelves)).session("small");
+    expect(again && courseOf(again.state).title).toBe("Meanwhile");
+    expect((await shelves.meta.keys()).filter((key) => key.startsWith("lock"))).toEqual([]);
   });
 });

@@ -4,10 +4,8 @@ import { codeInClear, type Cover } from "#core/collect";
 import { LABEL_SHEETS, PAPERS } from "./label-sheets";
 import type { CoverWish, FontFile } from "./messages";
 import { Typeface } from "./typeface";
-import { INK, SOFT, write } from "./write-line";
+import { INK, MM, SOFT, write } from "./write-line";
 
-/** Points of a millimetre. */
-const MM = 72 / 25.4;
 const WHITE = rgb(1, 1, 1);
 
 /** Side of the pattern on a cover, on a label, on a printed task, in millimetres. */

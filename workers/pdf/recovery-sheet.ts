@@ -2,10 +2,7 @@ import { PDFDocument } from "@cantoo/pdf-lib";
 import { PAPERS } from "./label-sheets";
 import type { FontFile, RecoverySheet } from "./messages";
 import { Typeface } from "./typeface";
-import { write } from "./write-line";
-
-/** Points of a millimetre. */
-const MM = 72 / 25.4;
+import { MM, write } from "./write-line";
 
 /** A sheet with the code that opens a course without its passphrase, to be printed and put away. */
 export async function writeRecoverySheet(
@@ -30,7 +27,7 @@ export async function writeRecoverySheet(
       room: 18,
     },
     {
-      text: "Whoever has the code and that browser can read the course: keep the sheet where you keep keys.",
+      text: "Whoever has the code and that browser can read the course. Keep it where you keep keys.",
       size: 12,
       room: 18,
     },

@@ -2,6 +2,9 @@ import { rgb, type PDFPage } from "@cantoo/pdf-lib";
 import type { FontFile } from "./messages";
 import type { Typeface } from "./typeface";
 
+/** Points of a millimetre. */
+export const MM = 72 / 25.4;
+
 /** Colours of printed sheets. */
 export const INK = rgb(0, 0, 0);
 export const SOFT = rgb(0.337, 0.357, 0.439);

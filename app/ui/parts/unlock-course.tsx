@@ -56,7 +56,7 @@ export function UnlockCourse({ slot, label, hasRecovery }: UnlockProps) {
           </p>
         )}
       </unlock.Form>
-      <p className="flex gap-5 text-[14px]">
+      <p className="flex flex-wrap justify-start gap-x-5 gap-y-2 text-[14px] whitespace-nowrap">
         {hasRecovery && (
           <button
             type="button"

@@ -7,16 +7,23 @@ interface Moving {
   readonly slot: string;
   readonly signal: AbortSignal;
   readonly tell: (progress: JobProgress) => void;
+  /** The page asks for its course anew: it may have been let go of before it came to nothing. */
+  readonly onTrouble: () => void;
 }
 
 /** Writes a course anew under a lock, or without one; answers its new slot. @throws StoppedError, and what the store throws */
-export function moved(
-  { repository, slot, signal, tell }: Moving,
+export async function moved(
+  { repository, slot, signal, tell, onTrouble }: Moving,
   lock: LockWish | null,
   wish: string,
 ): Promise<string> {
-  return repository.moveCourse(slot, lock, wish, (done, all) => {
-    if (signal.aborted) throw new StoppedError();
-    tell({ words: lock ? "Locking" : "Taking the lock off", done, all });
-  });
+  try {
+    return await repository.moveCourse(slot, lock, wish, (done, all) => {
+      if (signal.aborted) throw new StoppedError();
+      tell({ words: lock ? "Locking" : "Taking the lock off", done, all });
+    });
+  } catch (error) {
+    onTrouble();
+    throw error;
+  }
 }

@@ -51,6 +51,7 @@ export default function LockPage({ loaderData, params }: Route.ComponentProps) {
   const { repository, isDamaged, facts, known, shortTitle, timeZone } = loaderData;
   const job = useJob();
   const again = useRevalidator();
+  const look = () => void again.revalidate();
   const common = { repository, slot: params.slot, job };
   return (
     <main className="mx-auto w-full max-w-[860px] px-[30px] pt-6 pb-16">
@@ -62,7 +63,7 @@ export default function LockPage({ loaderData, params }: Route.ComponentProps) {
           {isDamaged ? (
             <p>Part of it is damaged. Go on in a copy of it first, and lock that.</p>
           ) : (
-            <PutOn {...common} known={known} />
+            <PutOn {...common} known={known} onTrouble={look} />
           )}
         </Section>
       ) : (
@@ -75,7 +76,7 @@ export default function LockPage({ loaderData, params }: Route.ComponentProps) {
             <Facts facts={facts} />
           </Section>
           <Section title="Recovery sheet">
-            <Recovery {...common} facts={facts} timeZone={timeZone} onMade={() => void again.revalidate()} />
+            <Recovery {...common} facts={facts} timeZone={timeZone} onMade={look} />
           </Section>
           <Section title="Another passphrase">
             <ChangePassphrase known={known} />
@@ -84,7 +85,7 @@ export default function LockPage({ loaderData, params }: Route.ComponentProps) {
             {isDamaged ? (
               <p>Part of the course is damaged. Go on in a copy of it first; it has the same lock.</p>
             ) : (
-              <TakeOff {...common} shortTitle={shortTitle} />
+              <TakeOff {...common} shortTitle={shortTitle} onTrouble={look} />
             )}
           </Section>
         </>

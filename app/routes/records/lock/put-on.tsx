@@ -12,10 +12,11 @@ interface PutOnProps {
   /** What somebody who knows the course would try first. */
   readonly known: readonly string[];
   readonly job: Job;
+  readonly onTrouble: () => void;
 }
 
 /** Puts a lock on a course that has none. */
-export function PutOn({ repository, slot, known, job }: PutOnProps) {
+export function PutOn({ repository, slot, known, job, onTrouble }: PutOnProps) {
   const navigate = useNavigate();
   const [facts, setFacts] = useState({ label: "Locked course", idleMinutes: 15 });
   const [typed, setTyped] = useState({ passphrase: "", again: "" });
@@ -28,7 +29,7 @@ export function PutOn({ repository, slot, known, job }: PutOnProps) {
         if (!isReady) return;
         void job.run(async (signal, tell) => {
           const wish = { ...facts, label: facts.label.trim(), passphrase: typed.passphrase };
-          const to = await moved({ repository, slot, signal, tell }, wish, slot);
+          const to = await moved({ repository, slot, signal, tell, onTrouble }, wish, slot);
           await navigate(`/courses/${to}/lock`, { replace: true });
           return "The course is locked with this passphrase from now on. Make a recovery sheet next.";
         });

@@ -11,10 +11,11 @@ interface TakeOffProps {
   readonly slot: string;
   readonly shortTitle: string;
   readonly job: Job;
+  readonly onTrouble: () => void;
 }
 
 /** Takes the lock off a course. */
-export function TakeOff({ repository, slot, shortTitle, job }: TakeOffProps) {
+export function TakeOff({ repository, slot, shortTitle, job, onTrouble }: TakeOffProps) {
   const navigate = useNavigate();
   const [isAsking, setAsking] = useState(false);
   return (
@@ -40,7 +41,7 @@ export function TakeOff({ repository, slot, shortTitle, job }: TakeOffProps) {
         onAct={() => {
           setAsking(false);
           void job.run(async (signal, tell) => {
-            const to = await moved({ repository, slot, signal, tell }, null, slotWish(shortTitle));
+            const to = await moved({ repository, slot, signal, tell, onTrouble }, null, slotWish(shortTitle));
             await navigate(`/courses/${to}/lock`, { replace: true });
             return "The lock is off. Its passphrase and its recovery sheet are for nothing now.";
           });
