@@ -1,5 +1,6 @@
-import AxeBuilder from "@axe-core/playwright";
+import type AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
+import { axeOf } from "./axe";
 import { dropInbox } from "./demo-inbox";
 import { expect, open, openDemo, takeUp, test } from "./helpers";
 
@@ -58,10 +59,10 @@ const found = (violations: Awaited<ReturnType<AxeBuilder["analyze"]>>["violation
 /** By daylight all rules, by lamplight those of colour. */
 async function checkBothLights(page: Page): Promise<void> {
   await page.emulateMedia({ colorScheme: "light" });
-  expect(found((await new AxeBuilder({ page }).analyze()).violations), "by daylight").toEqual([]);
+  expect(found((await axeOf(page).analyze()).violations), "by daylight").toEqual([]);
   await page.emulateMedia({ colorScheme: "dark" });
   await page.waitForTimeout(300);
-  const dark = await new AxeBuilder({ page }).withRules(BY_COLOUR).analyze();
+  const dark = await axeOf(page).withRules(BY_COLOUR).analyze();
   expect(found(dark.violations), "by lamplight").toEqual([]);
   await page.emulateMedia({ colorScheme: "light" });
 }
@@ -143,7 +144,7 @@ test("axe finds nothing while a passage is in hand, a note is open, and the shee
   await openDemo(page, "/score/flood-memo/rhun-hask");
   await expect(page.getByRole("heading", { name: "How much do we know" })).toBeVisible();
   const check = async () => {
-    const { violations } = await new AxeBuilder({ page }).analyze();
+    const { violations } = await axeOf(page).analyze();
     expect(found(violations)).toEqual([]);
   };
   await takeUp(page, "three chances in four");

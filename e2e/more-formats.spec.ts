@@ -1,5 +1,5 @@
-import AxeBuilder from "@axe-core/playwright";
 import { strToU8, zipSync } from "fflate";
+import { axeOf } from "./axe";
 import { allKept, expect, open, openDemo, takeUp, test } from "./helpers";
 
 const CODE = `import math
@@ -76,7 +76,7 @@ test("an archive is a list whose parts open as files of the hand-in, are written
   await expect(page.getByRole("region", { name: "What lies in story.zip" })).toContainText(
     /climbs\.txt .*was left out/,
   );
-  const { violations } = await new AxeBuilder({ page }).analyze();
+  const { violations } = await axeOf(page).analyze();
   expect(violations.map(({ id }) => id)).toEqual([]);
   await list.getByRole("button", { name: "Open map/readme.md" }).click();
   await expect(page.getByText("The weir comes first.")).toBeVisible();

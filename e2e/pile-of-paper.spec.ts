@@ -1,4 +1,4 @@
-import AxeBuilder from "@axe-core/playwright";
+import { axeOf } from "./axe";
 import { allKept, expect, open, openDemo, test } from "./helpers";
 import { makePdf } from "./make-pdf";
 
@@ -24,7 +24,7 @@ test("a scanned pile is cut into papers, each named from its strip by keys alone
   await expect(page.getByText("4 to decide")).toBeVisible();
   const strip = page.getByRole("img", { name: "Top of the first page of scan 3-4.pdf" });
   await expect(strip.locator("canvas")).toBeAttached();
-  const { violations } = await new AxeBuilder({ page }).analyze();
+  const { violations } = await axeOf(page).analyze();
   expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(" | ")}`)).toEqual([]);
 
   await page.getByRole("textbox", { name: "Student of scan 1-2.pdf" }).focus();

@@ -1,5 +1,5 @@
-import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
+import { axeOf } from "./axe";
 import { allKept, expect, open, openDemo, test } from "./helpers";
 import { makePdf } from "./make-pdf";
 
@@ -49,7 +49,7 @@ test("a zone is drawn once, by hand or by keys; the sweep shows it of every pape
   await allKept(page);
   const style = await second.evaluate((element) => [element.style.top, element.style.height]);
   expect(style).toEqual(["6%", "21%"]);
-  const { violations } = await new AxeBuilder({ page }).analyze();
+  const { violations } = await axeOf(page).analyze();
   expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(" | ")}`)).toEqual([]);
 
   await page.getByRole("link", { name: "To the sweep" }).click();
