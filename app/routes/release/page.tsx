@@ -1,4 +1,4 @@
-import { useMemo, useState, type ReactNode } from "react";
+import { useMemo, useState } from "react";
 import { Link, useNavigation, useSearchParams } from "react-router";
 import { lookedAt } from "../../course/looked-at";
 import { live, useLive } from "../../course/live";
@@ -10,9 +10,10 @@ import { readPlace, withScope, writeScope, type ReleasePlace } from "./place";
 import { ReleaseLinks } from "./release-links";
 import { ReleasePanel } from "./seals/release-panel";
 import { releaseRows, type ReleaseRows } from "./rows";
-import { SealTable } from "./seals/seal-table";
 import { TotalPanel } from "./seals/total-panel";
 import type { Route } from "./+types/page";
+import { Seals } from "./seals-of-course";
+import { NothingToShow } from "./nothing-to-show";
 
 export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
@@ -37,20 +38,9 @@ export default function ReleasePage({ loaderData, params }: Route.ComponentProps
   );
 }
 
-interface ReleaseViewProps extends ReturnType<typeof lookedAt> {
-  readonly slot: string;
-  readonly place: ReleasePlace;
-  readonly rows: ReleaseRows;
-  /** The rows are of an earlier state or place. */
-  readonly isLooking: boolean;
-}
-
-function ReleaseView({ slot, place, rows, isLooking, checked, asked }: ReleaseViewProps) {
+/** The search of the address, and how to change it in its place. */
+function useAddress() {
   const [search, setSearch] = useSearchParams();
-  // What was ticked shows at once; what rests on it follows with the next look, and nothing is released in between.
-  const [wish, setWish] = useState<{ readonly base: ReleasePlace; readonly place: ReleasePlace } | null>(null);
-  const shown = wish?.base === place ? wish.place : place;
-  const isBehind = useNavigation().state !== "idle" || shown !== place || isLooking;
   const set = (change: (next: URLSearchParams) => void) => {
     setSearch(
       (before) => {
@@ -60,9 +50,25 @@ function ReleaseView({ slot, place, rows, isLooking, checked, asked }: ReleaseVi
       { replace: true, preventScrollReset: true },
     );
   };
+  return [search, set] as const;
+}
+
+interface ReleaseViewProps extends ReturnType<typeof lookedAt> {
+  readonly slot: string;
+  readonly place: ReleasePlace;
+  readonly rows: ReleaseRows;
+  /** The rows are of an earlier state or place. */
+  readonly isLooking: boolean;
+}
+
+function ReleaseView({ slot, place, rows, isLooking, checked, asked }: ReleaseViewProps) {
+  const [search, set] = useAddress();
+  // What was ticked shows at once; what rests on it follows with the next look, and nothing is released in between.
+  const [wish, setWish] = useState<{ readonly base: ReleasePlace; readonly place: ReleasePlace } | null>(null);
+  const shown = wish?.base === place ? wish.place : place;
+  const isBehind = useNavigation().state !== "idle" || shown !== place || isLooking;
   const names = new Map<string, string>(rows.students.map(({ id, name }) => [id, name]));
   const nameOf = (id: string) => names.get(id) ?? "";
-  const sections = new Map(rows.sections.map(({ id, name }) => [id, name]));
   const { chosen, chosenTotal, reader } = rows;
   const leaksTo = `/courses/${slot}/release/leaks?${search.toString()}`;
   if (!chosen) {
@@ -84,26 +90,7 @@ function ReleaseView({ slot, place, rows, isLooking, checked, asked }: ReleaseVi
           <h1 className="page-title">Release</h1>
           <ReleaseLinks slot={slot} />
         </div>
-        <SealTable
-          seals={rows.seals}
-          totals={rows.totals}
-          chosen={chosenTotal?.id ?? chosen.assignment.id}
-          timeZone={rows.timeZone}
-          sectionName={(id) => sections.get(id) ?? ""}
-          onChoose={(assignmentId, facet) => {
-            set((next) => {
-              next.set("assignment", inAddress(assignmentId));
-              next.delete("total");
-              if (facet) next.set("facets", facet);
-              else next.delete("facets");
-            });
-          }}
-          onTotal={(id) => {
-            set((next) => {
-              next.set("total", id);
-            });
-          }}
-        />
+        <Seals {...{ rows, set }} chosen={chosenTotal?.id ?? chosen.assignment.id} />
         {chosenTotal ? (
           <TotalPanel
             key={chosenTotal.id}
@@ -155,18 +142,6 @@ function ReleaseView({ slot, place, rows, isLooking, checked, asked }: ReleaseVi
           />
         )}
       </aside>
-    </main>
-  );
-}
-
-function NothingToShow({ children }: { readonly children: ReactNode }) {
-  return (
-    <main className="mx-auto w-full max-w-[1000px] px-[30px] pt-6">
-      <title>Release · Upright Quill</title>
-      <h1 className="page-title">Release</h1>
-      <p role="status" className="mt-6 text-soft">
-        {children}
-      </p>
     </main>
   );
 }

@@ -29,8 +29,8 @@ const BITS_PER_SECOND = { sound: { audioBitsPerSecond: 48_000 }, video: { videoB
 /** Longest recording, in seconds. */
 const LONGEST = 15 * 60;
 
-/** Records sound or video in the browser; nothing leaves it, and nothing is kept before it was heard. */
-export function Recorder({ kind, onKeep, onClose }: RecorderProps) {
+/** A recording from the asking of the browser to what was recorded. */
+function useRecording(kind: RecorderProps["kind"]) {
   const [state, setState] = useState<State>({ step: "ready" });
   const [seconds, setSeconds] = useState(0);
   const preview = useRef<HTMLVideoElement>(null);
@@ -80,6 +80,12 @@ export function Recorder({ kind, onKeep, onClose }: RecorderProps) {
       setState({ step: "refused", words: `The browser gave no ${what}. Allow it for this page and try again.` });
     }
   };
+  return { state, seconds, preview, begin };
+}
+
+/** Records sound or video in the browser; nothing leaves it, and nothing is kept before it was heard. */
+export function Recorder({ kind, onKeep, onClose }: RecorderProps) {
+  const { state, seconds, preview, begin } = useRecording(kind);
   const time = `${String(Math.floor(seconds / 60))}:${String(seconds % 60).padStart(2, "0")}`;
   return (
     <div

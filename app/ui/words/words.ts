@@ -19,141 +19,94 @@ const KEY_FAULTS = {
   points: "gives points below 0. Points start at 0.",
 } as const;
 
-/** Sentences for refusals: what, and how to mend it. The one place where an issue becomes words. */
-export function issueWords(issue: ChangeIssue): string {
-  switch (issue.code) {
-    case "not_a_number":
-      return `"${issue.text}" is not a plain figure. Type points such as ${inMark("17.5")}.`;
-    case "too_many_places":
-      return `${issue.text} has more than ${String(issue.maximum)} decimals. Round it and type it again.`;
-    case "too_large":
-      return `${issue.text} is too large for a score. Check the figure.`;
-    case "entry_not_understood":
-      return `"${issue.text}" is not understood. Type points, or m missing, x excused, l2 late by two, - to clear.`;
-    case "late_units_not_whole":
-      return `"${issue.text}": after l comes a whole number, such as l2 for late by two.`;
-    case "score_below_zero":
-      return `${issue.text} is below 0. Scores start at 0.`;
-    case "score_above_maximum":
-      return `${issue.text} is above the maximum of ${inMark(issue.maximum)}. Enter again to keep it, or correct it.`;
-    case "points_outside_ruler":
-      return `${issue.text} is outside ${inMark(issue.minimum)} to ${inMark(issue.maximum)}. Type a figure on the ruler.`;
-    case "points_between_levels":
-      return `${issue.text} lies between two levels (${inMark(issue.below)} and ${inMark(issue.above)}). Enter again to keep it.`;
-    case "student_is_missing":
-      return "Marked missing. The same key again (Enter, or the level) gives the score and ends that.";
-    case "student_is_excused":
-      return "Marked excused. The same key again (Enter, or the level) gives the score and ends that.";
-    case "no_rubric_level":
-      return `There is no level ${String(issue.digit)} here.`;
-    case "seen_differs":
-      return `Changed meanwhile to "${issue.present || "nothing"}". Look at it and type again; nothing was overwritten.`;
-    case "changed_elsewhere":
-      return "Changed in another tab meanwhile. Look at it and try again; nothing was overwritten.";
-    case "wrong_place":
-      return `A ${issue.mark} cannot stand at such a place. Nothing was changed; choose the place again.`;
-    case "unknown_record":
-      return `This ${issue.what} is no longer in the course.`;
-    case "input_not_valid":
-      return inputWords(issue);
-    case "nothing_to_change":
-      return "Nothing changed.";
-    case "nothing_to_release":
-      return "There is nothing new to release.";
-    case "release_stopped":
-      return `${issue.name} was not released. In this course this stops a release: ${
-        issue.finding === "leaks"
-          ? "a student could work out a sealed score"
-          : releaseFindingWords({ code: issue.finding, count: issue.count }).text
-      }.`;
-    case "time_is_past":
-      return "That moment has passed. Choose a later one, or release now.";
-    case "number_taken":
-      return `Student number ${issue.number} stands twice. Each number belongs to one student.`;
-    case "name_taken":
-      return `There is already one named ${issue.name}. Choose another name.`;
-    case "sample_empty":
-      return "No paper was chosen. Choose at least one that is scored.";
-    case "not_in_sample":
-      return "This paper is not among those that are marked a second time.";
-    case "judgement_lacking":
-      return "There are no two judgements yet. Judge every criterion first.";
-    case "reason_lacking":
-      return "Another figure than the first, the second or their mean needs a word why.";
-    case "nothing_to_scale":
-      return "There is no score yet to scale.";
-    case "no_spread":
-      return "All scores are the same: there is nothing to scale. They stay as they are.";
-    case "same_x_twice":
-      return `Both points of the line stand at ${inMark(issue.x)}. Choose two different scores.`;
-    case "falling_line":
-      return `The line falls from ${inMark(issue.y1)} to ${inMark(issue.y2)}: a better score would count less. Turn the two points around.`;
-    case "key_at_fault":
-      return `The key of "${issue.question}" ${KEY_FAULTS[issue.what]}`;
-    case "rubric_for_both":
-      return `${issue.name} gives the score already. Outcomes need a rubric of their own.`;
-    case "too_many_outcomes":
-      return `${counted(issue.given, "level of an outcome was", "levels of outcomes were")} typed, and there ${issue.most === 1 ? "is one outcome" : `are ${String(issue.most)} outcomes`}. Type one figure an outcome behind the o.`;
-    case "rubric_at_fault":
-      return findingWords(issue.finding);
-    case "category_has_weight":
-      return `${issue.name} has a weight of ${inMark(issue.weight)} % already. Leave the weight out here, or change it at the category.`;
-    case "weight_below_zero":
-      return `A weight of ${inMark(issue.weight)} is below 0. Weights start at 0.`;
-    case "bands_not_falling":
-      return `The letter ${issue.letter} does not start below the one before it. Put the letters from the highest down.`;
-    case "due_before_given":
-      return "It would be due before students get it. Choose a later due date.";
-    case "not_a_level":
-      return `"${issue.text}" is not a level here. Type one of: ${issue.levels.join(", ")}.`;
-    case "percent_between_points":
-      return `${inMark(issue.percent)} % of ${inMark(issue.maximum)} has more than four places. Type the points.`;
-    case "percent_below_zero":
-      return `${inMark(issue.percent)} % is below 0. Percentages of a rule start at 0.`;
-    case "points_below_zero":
-      return `${inMark(issue.points)} points are below 0. Points start at 0.`;
-    case "unknown_time_zone":
-      return `"${issue.text}" is no time zone. Choose one such as Europe/Lisbon.`;
-    case "term_ends_before_start":
-      return `${issue.name} would end before it starts. Choose a later end.`;
-    case "terms_overlap":
-      return `${issue.name} overlaps ${issue.other}. Let one end before the other starts.`;
-    case "category_inside_itself":
-      return `${issue.name} cannot be part of itself. Choose another place.`;
-    case "rubric_in_use":
-      return `${counted(issue.papers, "paper is", "papers are")} judged by this rubric. Look at what changes, then do it again.`;
-    case "level_in_use":
-      return `Somebody was given ${issue.name}. Give it another name, or take it off those papers first.`;
-    case "record_in_use":
-      return `This ${issue.what} is used by ${issue.by}. Take it off there first.`;
-    case "cells_refused":
-      return `${counted(issue.count, "entry is", "entries are")} refused, the first at ${issue.title}: ${issueWords(issue.first)} Nothing was entered.`;
-    case "no_figure_to_adjust":
-      return `${issue.title}: there is no figure yet to adjust.`;
-    case "already_undone":
-      return "This change is undone already.";
-    case "not_undoable":
-      return "This change cannot be undone by itself.";
-    case "more_time_not_later":
-      return "More time ends after the due time of the assignment. Choose a later moment.";
-    case "zone_beyond_page":
-      return `The zone would lie partly beside page ${String(issue.page)}. Draw it on the page.`;
-    case "file_taken_in":
-      return `${issue.name} was taken in already. Nothing was taken in twice; look at the tray again.`;
-    case "something_rests_on_it":
-      return `Later changes rest on it (${issue.what}). Undo those first.`;
-    case "no_such_attempt":
-      return `There is no attempt ${String(issue.attempt)}.`;
-    case "student_in_two_groups":
-      return "A student stands in two groups. Each student belongs to one.";
-    case "nothing_to_undo":
-      return "Nothing to undo.";
-    case "nothing_to_redo":
-      return "Nothing to redo.";
-    case "course_damaged":
-      return "This course can only be read: part of what the browser kept of it is damaged. Go on in a copy of it.";
-  }
-}
+/** Sentences for refusals: what, and how to mend it. */
+const ISSUES: { readonly [Code in ChangeIssue["code"]]: (issue: Extract<ChangeIssue, { code: Code }>) => string } = {
+  not_a_number: (issue) => `"${issue.text}" is not a plain figure. Type points such as ${inMark("17.5")}.`,
+  too_many_places: (issue) =>
+    `${issue.text} has more than ${String(issue.maximum)} decimals. Round it and type it again.`,
+  too_large: (issue) => `${issue.text} is too large for a score. Check the figure.`,
+  entry_not_understood: (issue) =>
+    `"${issue.text}" is not understood. Type points, or m missing, x excused, l2 late by two, - to clear.`,
+  late_units_not_whole: (issue) => `"${issue.text}": after l comes a whole number, such as l2 for late by two.`,
+  score_below_zero: (issue) => `${issue.text} is below 0. Scores start at 0.`,
+  score_above_maximum: (issue) =>
+    `${issue.text} is above the maximum of ${inMark(issue.maximum)}. Enter again to keep it, or correct it.`,
+  points_outside_ruler: (issue) =>
+    `${issue.text} is outside ${inMark(issue.minimum)} to ${inMark(issue.maximum)}. Type a figure on the ruler.`,
+  points_between_levels: (issue) =>
+    `${issue.text} lies between two levels (${inMark(issue.below)} and ${inMark(issue.above)}). Enter again to keep it.`,
+  student_is_missing: () => "Marked missing. The same key again (Enter, or the level) gives the score and ends that.",
+  student_is_excused: () => "Marked excused. The same key again (Enter, or the level) gives the score and ends that.",
+  no_rubric_level: (issue) => `There is no level ${String(issue.digit)} here.`,
+  seen_differs: (issue) =>
+    `Changed meanwhile to "${issue.present || "nothing"}". Look at it and type again; nothing was overwritten.`,
+  changed_elsewhere: () => "Changed in another tab meanwhile. Look at it and try again; nothing was overwritten.",
+  wrong_place: (issue) => `A ${issue.mark} cannot stand at such a place. Nothing was changed; choose the place again.`,
+  unknown_record: (issue) => `This ${issue.what} is no longer in the course.`,
+  input_not_valid: (issue) => inputWords(issue),
+  nothing_to_change: () => "Nothing changed.",
+  nothing_to_release: () => "There is nothing new to release.",
+  release_stopped: (issue) =>
+    `${issue.name} was not released. In this course this stops a release: ${
+      issue.finding === "leaks"
+        ? "a student could work out a sealed score"
+        : releaseFindingWords({ code: issue.finding, count: issue.count }).text
+    }.`,
+  time_is_past: () => "That moment has passed. Choose a later one, or release now.",
+  number_taken: (issue) => `Student number ${issue.number} stands twice. Each number belongs to one student.`,
+  name_taken: (issue) => `There is already one named ${issue.name}. Choose another name.`,
+  sample_empty: () => "No paper was chosen. Choose at least one that is scored.",
+  not_in_sample: () => "This paper is not among those that are marked a second time.",
+  judgement_lacking: () => "There are no two judgements yet. Judge every criterion first.",
+  reason_lacking: () => "Another figure than the first, the second or their mean needs a word why.",
+  nothing_to_scale: () => "There is no score yet to scale.",
+  no_spread: () => "All scores are the same: there is nothing to scale. They stay as they are.",
+  same_x_twice: (issue) => `Both points of the line stand at ${inMark(issue.x)}. Choose two different scores.`,
+  falling_line: (issue) =>
+    `The line falls from ${inMark(issue.y1)} to ${inMark(issue.y2)}: a better score would count less. Turn the two points around.`,
+  key_at_fault: (issue) => `The key of "${issue.question}" ${KEY_FAULTS[issue.what]}`,
+  rubric_for_both: (issue) => `${issue.name} gives the score already. Outcomes need a rubric of their own.`,
+  too_many_outcomes: (issue) =>
+    `${counted(issue.given, "level of an outcome was", "levels of outcomes were")} typed, and there ${issue.most === 1 ? "is one outcome" : `are ${String(issue.most)} outcomes`}. Type one figure an outcome behind the o.`,
+  rubric_at_fault: (issue) => findingWords(issue.finding),
+  category_has_weight: (issue) =>
+    `${issue.name} has a weight of ${inMark(issue.weight)} % already. Leave the weight out here, or change it at the category.`,
+  weight_below_zero: (issue) => `A weight of ${inMark(issue.weight)} is below 0. Weights start at 0.`,
+  bands_not_falling: (issue) =>
+    `The letter ${issue.letter} does not start below the one before it. Put the letters from the highest down.`,
+  due_before_given: () => "It would be due before students get it. Choose a later due date.",
+  not_a_level: (issue) => `"${issue.text}" is not a level here. Type one of: ${issue.levels.join(", ")}.`,
+  percent_between_points: (issue) =>
+    `${inMark(issue.percent)} % of ${inMark(issue.maximum)} has more than four places. Type the points.`,
+  percent_below_zero: (issue) => `${inMark(issue.percent)} % is below 0. Percentages of a rule start at 0.`,
+  points_below_zero: (issue) => `${inMark(issue.points)} points are below 0. Points start at 0.`,
+  unknown_time_zone: (issue) => `"${issue.text}" is no time zone. Choose one such as Europe/Lisbon.`,
+  term_ends_before_start: (issue) => `${issue.name} would end before it starts. Choose a later end.`,
+  terms_overlap: (issue) => `${issue.name} overlaps ${issue.other}. Let one end before the other starts.`,
+  category_inside_itself: (issue) => `${issue.name} cannot be part of itself. Choose another place.`,
+  rubric_in_use: (issue) =>
+    `${counted(issue.papers, "paper is", "papers are")} judged by this rubric. Look at what changes, then do it again.`,
+  level_in_use: (issue) => `Somebody was given ${issue.name}. Give it another name, or take it off those papers first.`,
+  record_in_use: (issue) => `This ${issue.what} is used by ${issue.by}. Take it off there first.`,
+  cells_refused: (issue) =>
+    `${counted(issue.count, "entry is", "entries are")} refused, the first at ${issue.title}: ${issueWords(issue.first)} Nothing was entered.`,
+  no_figure_to_adjust: (issue) => `${issue.title}: there is no figure yet to adjust.`,
+  already_undone: () => "This change is undone already.",
+  not_undoable: () => "This change cannot be undone by itself.",
+  more_time_not_later: () => "More time ends after the due time of the assignment. Choose a later moment.",
+  zone_beyond_page: (issue) => `The zone would lie partly beside page ${String(issue.page)}. Draw it on the page.`,
+  file_taken_in: (issue) => `${issue.name} was taken in already. Nothing was taken in twice; look at the tray again.`,
+  something_rests_on_it: (issue) => `Later changes rest on it (${issue.what}). Undo those first.`,
+  no_such_attempt: (issue) => `There is no attempt ${String(issue.attempt)}.`,
+  student_in_two_groups: () => "A student stands in two groups. Each student belongs to one.",
+  nothing_to_undo: () => "Nothing to undo.",
+  nothing_to_redo: () => "Nothing to redo.",
+  course_damaged: () =>
+    "This course can only be read: part of what the browser kept of it is damaged. Go on in a copy of it.",
+};
+
+/** The one place where an issue becomes words. */
+export const issueWords = (issue: ChangeIssue): string => (ISSUES[issue.code] as (issue: ChangeIssue) => string)(issue);
 
 /** Why a pasted row reaches nobody. */
 export function pastedRowWords(issue: PastedRowIssue): string {

@@ -34,7 +34,7 @@ const COUNTS = Object.entries(STATE_WORDS) as readonly (readonly [PartState, str
 /** What a packet brings back, paper by paper, before any of it is taken over; what both changed is decided one by one. */
 export function TakingBack({ state, opened, repository, session, onDone }: TakingBackProps) {
   const { returned, blobs, name } = opened;
-  const { packet, takenBefore } = returned;
+  const { packet } = returned;
   const [choices, setChoices] = useState<Choices>(new Map());
   const [trouble, setTrouble] = useState<string | null>(null);
   const change = useChange();
@@ -42,7 +42,6 @@ export function TakingBack({ state, opened, repository, session, onDone }: Takin
   const open = undecided(papers, choices);
   const assignment = state.assignments[packet.assignmentId];
   const bringing = papers.filter((paper) => bringsChange(paper, choices)).length;
-  const { timeZone } = courseOf(state);
   if (!assignment) return null;
   const choose = (parts: readonly ComparedPart[], choice: "here" | "packet") => {
     setChoices(new Map([...choices, ...parts.map(({ place }) => [place, choice] as const)]));
@@ -64,44 +63,13 @@ export function TakingBack({ state, opened, repository, session, onDone }: Takin
   const conflicts = papers.flatMap(({ parts }) => parts.filter((part) => part.state === "conflict"));
   return (
     <section aria-label="Taking back" className="mt-2 max-w-[860px] border border-rule bg-sheet p-4">
-      <h2 className="font-serif text-[17px] font-semibold">
-        Packet of {state.markers[packet.markerId]?.name}, {counted(packet.papers.length, "paper")}
-      </h2>
-      {takenBefore && (
-        <p role="status" className="mt-1 text-[14px] text-ochre">
-          {takenBefore.isOlder
-            ? `A later state of this packet was taken back on ${dayText(takenBefore.at, timeZone)}; this one is older.`
-            : `This was taken back already, on ${dayText(takenBefore.at, timeZone)}.`}
-        </p>
-      )}
-      <p className="figures mt-1 text-[14px] text-soft">
-        {COUNTS.flatMap(([kind, words]) => {
-          const count = papers.filter((paper) => paper.state === kind).length;
-          return count > 0 ? [`${String(count)} ${words}`] : [];
-        }).join(", ")}
-        .
-      </p>
+      <PacketHead {...{ state, returned, papers }} />
       {conflicts.length > 1 && (
-        <p className="mt-2 flex gap-4 text-[14px]">
-          <button
-            type="button"
-            className="link"
-            onClick={() => {
-              choose(conflicts, "here");
-            }}
-          >
-            Where both changed, all as here
-          </button>
-          <button
-            type="button"
-            className="link"
-            onClick={() => {
-              choose(conflicts, "packet");
-            }}
-          >
-            all as in the packet
-          </button>
-        </p>
+        <DecideAll
+          onChoose={(choice) => {
+            choose(conflicts, choice);
+          }}
+        />
       )}
       <ul aria-label="What it brings" className="mt-2 max-h-[60vh] overflow-auto border-y border-rule">
         {[...papers].sort(byWeight).map((paper) =>
@@ -157,3 +125,62 @@ const rosterNameOf = (state: CourseState, { studentId }: ComparedPaper): string 
 /** What asks most of the person first. */
 const byWeight = (a: ComparedPaper, b: ComparedPaper): number => placeOf(a) - placeOf(b);
 const placeOf = ({ state }: ComparedPaper): number => COUNTS.findIndex(([kind]) => kind === state);
+
+interface PacketHeadProps {
+  readonly state: CourseState;
+  readonly returned: OpenedPacket["returned"];
+  readonly papers: readonly ComparedPaper[];
+}
+
+/** Whose packet it is, whether it was here before, and what became of how many papers. */
+function PacketHead({ state, returned, papers }: PacketHeadProps) {
+  const { packet, takenBefore } = returned;
+  const { timeZone } = courseOf(state);
+  return (
+    <>
+      <h2 className="font-serif text-[17px] font-semibold">
+        Packet of {state.markers[packet.markerId]?.name}, {counted(packet.papers.length, "paper")}
+      </h2>
+      {takenBefore && (
+        <p role="status" className="mt-1 text-[14px] text-ochre">
+          {takenBefore.isOlder
+            ? `A later state of this packet was taken back on ${dayText(takenBefore.at, timeZone)}; this one is older.`
+            : `This was taken back already, on ${dayText(takenBefore.at, timeZone)}.`}
+        </p>
+      )}
+      <p className="figures mt-1 text-[14px] text-soft">
+        {COUNTS.flatMap(([kind, words]) => {
+          const count = papers.filter((paper) => paper.state === kind).length;
+          return count > 0 ? [`${String(count)} ${words}`] : [];
+        }).join(", ")}
+        .
+      </p>
+    </>
+  );
+}
+
+/** One decision for everything that both sides changed. */
+function DecideAll({ onChoose }: { readonly onChoose: (choice: "here" | "packet") => void }) {
+  return (
+    <p className="mt-2 flex gap-4 text-[14px]">
+      <button
+        type="button"
+        className="link"
+        onClick={() => {
+          onChoose("here");
+        }}
+      >
+        Where both changed, all as here
+      </button>
+      <button
+        type="button"
+        className="link"
+        onClick={() => {
+          onChoose("packet");
+        }}
+      >
+        all as in the packet
+      </button>
+    </p>
+  );
+}

@@ -103,27 +103,7 @@ function DrawnRow({
       <span aria-hidden="true" className={LINES[group]} />
       <span className="min-w-0">
         {piece.isCut && group === "open" && <NameStrip piece={piece} readFile={readFile} />}
-        {sheet && (
-          <Link className="act me-3 !py-1" to={sheet}>
-            Look at its scores
-          </Link>
-        )}
-        {pile && piece.scan.length > 1 && (group === "pile" || group === "open") && !isAsking && (
-          <Link className="act me-3 !py-1" to={pile}>
-            {group === "pile" ? "Its pages" : "Cut it into papers"}
-          </Link>
-        )}
-        {piece.trouble === "locked" && piece.decision === null && (
-          <button
-            type="button"
-            className="act me-3 !py-1"
-            onClick={() => {
-              onUnlock(piece);
-            }}
-          >
-            Unlock
-          </button>
-        )}
+        <WaysOn {...{ row, sheet, pile, isAsking, onUnlock }} />
         {asks && !(sheet && !isAsking) ? (
           <StudentField
             state={state}
@@ -215,4 +195,35 @@ function itemsOf(
         ]
       : []),
   ];
+}
+
+type WaysOnProps = Pick<TrayRowProps, "row" | "sheet" | "pile" | "onUnlock"> & { readonly isAsking: boolean };
+
+/** Where a piece leads that is no work of one student as it lies: scores to look at, pages to cut, a password to ask for. */
+function WaysOn({ row: { piece, group }, sheet, pile, isAsking, onUnlock }: WaysOnProps) {
+  return (
+    <>
+      {sheet && (
+        <Link className="act me-3 !py-1" to={sheet}>
+          Look at its scores
+        </Link>
+      )}
+      {pile && piece.scan.length > 1 && (group === "pile" || group === "open") && !isAsking && (
+        <Link className="act me-3 !py-1" to={pile}>
+          {group === "pile" ? "Its pages" : "Cut it into papers"}
+        </Link>
+      )}
+      {piece.trouble === "locked" && piece.decision === null && (
+        <button
+          type="button"
+          className="act me-3 !py-1"
+          onClick={() => {
+            onUnlock(piece);
+          }}
+        >
+          Unlock
+        </button>
+      )}
+    </>
+  );
 }

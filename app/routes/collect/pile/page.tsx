@@ -1,6 +1,6 @@
 import { useState, useSyncExternalStore } from "react";
 import { useNavigate, useSearchParams } from "react-router";
-import { cutEvery, laidOut, papersOf, type ScanPage } from "#core/collect";
+import { laidOut, papersOf, type ScanPage } from "#core/collect";
 import { counted } from "#core/words";
 import { live, useLive } from "../../../course/live";
 import { openCourse, orMissing } from "../../../course/open-course";
@@ -11,6 +11,7 @@ import { UnderStep } from "../../../ui/parts/under-step";
 import { LaidPages } from "./laid-pages";
 import { nameOfCode, pagesOf } from "./pages-of";
 import type { Route } from "./+types/page";
+import { CutEvery } from "./cut-every";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
@@ -30,7 +31,6 @@ export default function PilePage({ loaderData, params }: Route.ComponentProps) {
   const all = useSyncExternalStore(tray.subscribe, () => tray.pieces);
   const piece = all.find(({ id }) => id === opened.id) ?? opened;
   const pages = pagesOf(piece);
-  const [every, setEvery] = useState("");
   const [isCutting, setCutting] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const navigate = useNavigate();
@@ -40,9 +40,6 @@ export default function PilePage({ loaderData, params }: Route.ComponentProps) {
   const papers = papersOf(pages);
   const codes = pages.filter(({ code }) => code !== "").length;
   const blank = pages.filter(({ isBlank }) => isBlank).length;
-  const count = /^\d{1,4}$/.test(every.trim()) ? Number(every.trim()) : 0;
-  const isFit = count > 0 && count < pages.length;
-  const left = isFit ? pages.length % count : 0;
   const cut = () => {
     setCutting(true);
     setTrouble(null);
@@ -67,33 +64,7 @@ export default function PilePage({ loaderData, params }: Route.ComponentProps) {
         . A paper begins where a page is marked; its pages stay in their order.
       </p>
       <div className="mt-4 flex flex-wrap items-end gap-x-8 gap-y-3 text-[14px]">
-        <form
-          className="flex items-end gap-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            if (isFit) keep(cutEvery(pages, count));
-          }}
-        >
-          <label>
-            <span className="block text-[13px] text-soft">Pages of each paper</span>
-            <input
-              className="field figures !w-24"
-              inputMode="numeric"
-              value={every}
-              aria-invalid={every !== "" && !isFit}
-              onChange={(event) => {
-                setEvery(event.target.value);
-              }}
-            />
-          </label>
-          <button type="submit" className="act" disabled={!isFit}>
-            Begin a paper every {isFit ? counted(count, "page") : "few pages"}
-          </button>
-          <span role="status" className={`figures ${isFit ? "text-soft" : "text-wax"}`}>
-            {every !== "" && !isFit && `Type a number from 1 to ${String(Math.max(1, pages.length - 1))}.`}
-            {left > 0 && `The last paper would have ${String(left)}: look whether a page is missing.`}
-          </span>
-        </form>
+        <CutEvery key={piece.id} pages={pages} onKeep={keep} />
         {blank > 0 && (
           <Tick
             checked={pages.every((page) => !page.isBlank || page.isLeftOut)}

@@ -1,8 +1,8 @@
-import { useDeferredValue, useMemo, useState } from "react";
+import { Effects } from "./effects";
+import { useQuestions } from "./use-questions";
 import { Link } from "react-router";
-import { keyEffects, type Command } from "#core/changes";
-import { compare, fromDecimal, pointsText, sameValue, type Instant } from "#core/kernel";
-import { courseOf, questionsOf, rosterName, studentsOf, type Assignment, type CourseState } from "#core/model";
+import { compare, fromDecimal, pointsText } from "#core/kernel";
+import { courseOf, questionsOf, studentsOf } from "#core/model";
 import { questionPoints } from "#core/scoring";
 import { counted } from "#core/words";
 import { live, useLive } from "../../../course/live";
@@ -10,12 +10,10 @@ import { openCourse, orMissing } from "../../../course/open-course";
 import { fromAddress, inAddress } from "../../../ui/address";
 import { PlanPlaces } from "../../../ui/parts/plan-places";
 import { AsYouLeftIt } from "../../../ui/fields/as-you-left-it";
-import { useTyped } from "../../../ui/fields/drafts";
-import { issueWords } from "../../../ui/words/words";
 import { useChange } from "../../../course/use-change";
 import { QuestionFields } from "./question-fields";
 import { AnswerEntry } from "./answer-entry";
-import { draftOf, freshQuestion, keptQuestion, lackOf, type QuestionDraft, readQuestions } from "./rows";
+import { freshQuestion } from "./rows";
 import type { Route } from "./+types/page";
 import { inMark } from "../../../ui/words/figures";
 import { PageTitle } from "../../../ui/parts/page-title";
@@ -38,36 +36,10 @@ export default function QuestionsPage({ loaderData, params }: Route.ComponentPro
   const { repository } = loaderData;
   const { state, assignment, questions, students, by } = useLive(loaderData.shown);
   const change = useChange();
-  const stored = useMemo(() => questions.map(draftOf), [questions]);
-  const typed = useTyped<readonly QuestionDraft[] | null>(`questions/${assignment.id}`, null, readQuestions, stored);
-  const { value: drafts, set: setDrafts } = typed;
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const shown = drafts ?? stored;
-  const dirty = drafts !== null && !sameValue(drafts, stored);
-  const lack = shown.map((draft, index) => lackOf(draft, index + 1)).find((words) => words !== null) ?? null;
-  const command = commandOf(assignment.id, shown);
-  // What a key does to a large class may take longer than a key press: the fields go first.
-  const settled = useDeferredValue(drafts);
-  const effects = useMemo(() => {
-    const sound = settled?.every((draft, index) => lackOf(draft, index + 1) === null);
-    if (!settled || !sound || sameValue(settled, stored)) return null;
-    return keyEffects(state, commandOf(assignment.id, settled), { at: PREVIEWED_AT, by, fresh: fixed, journal: [] });
-  }, [settled, stored, state, assignment.id, by]);
+  const { shown, stored, dirty, lack, effects, typed, trouble, set, edit, move, keep } = useQuestions({
+    ...{ state, assignment, questions, by, change },
+  });
   const total = questionPoints(shown);
-  const edit = (place: number, fields: Partial<QuestionDraft>) => {
-    setDrafts(shown.map((draft, index) => (index === place ? { ...draft, ...fields } : draft)));
-  };
-  const move = (place: number, by_: 1 | -1) => {
-    const next = [...shown];
-    const [one] = next.splice(place, 1);
-    if (one) next.splice(Math.max(0, place + by_), 0, one);
-    setDrafts(next);
-  };
-  const keep = async () => {
-    const outcome = await change(command);
-    setTrouble(outcome.ok || outcome.issue.code === "nothing_to_change" ? null : issueWords(outcome.issue));
-    if (outcome.ok) setDrafts(null);
-  };
   return (
     <main className="mx-auto w-full max-w-[900px] px-[30px] pt-6 pb-16">
       <PageTitle about={assignment.name}>Questions</PageTitle>
@@ -98,7 +70,7 @@ export default function QuestionsPage({ loaderData, params }: Route.ComponentPro
                 move(index, by_);
               }}
               onRemove={() => {
-                setDrafts(shown.filter((_, at) => at !== index));
+                set(shown.filter((_, at) => at !== index));
               }}
             />
           </li>
@@ -109,7 +81,7 @@ export default function QuestionsPage({ loaderData, params }: Route.ComponentPro
           type="button"
           className="act"
           onClick={() => {
-            setDrafts([...shown, freshQuestion()]);
+            set([...shown, freshQuestion()]);
           }}
         >
           Add a question
@@ -123,7 +95,7 @@ export default function QuestionsPage({ loaderData, params }: Route.ComponentPro
               type="button"
               className="link"
               onClick={() => {
-                setDrafts(null);
+                set(null);
               }}
             >
               Back to what is kept
@@ -149,55 +121,5 @@ export default function QuestionsPage({ loaderData, params }: Route.ComponentPro
         />
       )}
     </main>
-  );
-}
-
-const commandOf = (
-  assignmentId: Assignment["id"],
-  drafts: readonly QuestionDraft[],
-): Extract<Command, { type: "saveQuestions" }> => ({
-  type: "saveQuestions",
-  assignmentId,
-  questions: drafts.map(keptQuestion),
-});
-
-/** Ids and moment of a preview are never kept. */
-const fixed = () => "preview";
-const PREVIEWED_AT = "2000-01-01T00:00:00Z" as Instant;
-
-/** Students of the preview shown. */
-const SHOWN = 12;
-
-interface EffectsProps {
-  readonly effects: ReturnType<typeof keyEffects>;
-  readonly state: CourseState;
-}
-
-function Effects({ effects, state }: EffectsProps) {
-  if (!effects.ok) {
-    return (
-      <p role="alert" className="mt-3 text-wax">
-        {issueWords(effects.issue)}
-      </p>
-    );
-  }
-  const changed = effects.value;
-  return (
-    <section aria-label="What changes" className="mt-3 text-[14.5px]">
-      <p role="status">
-        {changed.length === 0 ? "No score changes." : `${counted(changed.length, "score")} would change:`}
-      </p>
-      <ul className="mt-1 columns-2">
-        {changed.slice(0, SHOWN).map(({ student, before, after }) => (
-          <li key={student.id} className="figures flex justify-between gap-4 pe-8">
-            {rosterName(state, student)}
-            <span>
-              {before ? inMark(pointsText(before)) : "–"} → <strong>{after ? inMark(pointsText(after)) : "–"}</strong>
-            </span>
-          </li>
-        ))}
-      </ul>
-      {changed.length > SHOWN && <p className="text-soft">and {changed.length - SHOWN} more</p>}
-    </section>
   );
 }

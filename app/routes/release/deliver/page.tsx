@@ -1,13 +1,11 @@
 import { useMemo, useState } from "react";
-import { Link } from "react-router";
 import type { StudentId } from "#core/kernel";
 import { courseOf } from "#core/model";
-import { counted, momentText } from "#core/words";
+import { counted } from "#core/words";
 import { locksFor, LOCKING_WORDS, LOCKINGS, type Locking } from "../../../locks/copy-locks";
 import { PassphraseLists } from "../../../locks/passphrase-lists";
 import { live, useLive } from "../../../course/live";
 import { openCourse } from "../../../course/open-course";
-import { windowAddress } from "../../../ui/address";
 import { JobStatus } from "../../../ui/dialogs/job-status";
 import { saveAs } from "../../../ui/save-as";
 import { useJob } from "../../../ui/hooks/use-job";
@@ -15,66 +13,16 @@ import { troubleOf } from "../../../ui/hooks/use-command";
 import { ChoiceField } from "../../../ui/fields/choice-field";
 import { UnderStep } from "../../../ui/parts/under-step";
 import { useChange } from "../../../course/use-change";
-import type { RecordColumn } from "../../../ui/table/column";
 import { RecordTable } from "../../../ui/table/record-table";
-import { Tick } from "../../../ui/fields/tick";
 import type { Route } from "./+types/page";
 import { deliverRows } from "./rows";
+import { columnsOf } from "./columns";
+import { HasLeft } from "./has-left";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
   return { repository, shown: live(session, (state) => deliverRows(state, session.now())) };
 }
-
-type Addressee = ReturnType<typeof deliverRows>["students"][number];
-
-const columnsOf = (
-  slot: string,
-  left: ReadonlySet<StudentId>,
-  setLeft: (left: ReadonlySet<StudentId>) => void,
-): readonly RecordColumn<Addressee>[] => [
-  {
-    id: "student",
-    head: "Student",
-    by: ({ name }) => name,
-    cell: ({ id, name, has }) => (
-      <Tick
-        disabled={!has}
-        checked={has && !left.has(id)}
-        onChange={(chosen) => {
-          const next = new Set(left);
-          if (chosen) next.delete(id);
-          else next.add(id);
-          setLeft(next);
-        }}
-      >
-        {name}
-      </Tick>
-    ),
-  },
-  { id: "number", head: "Number", by: ({ number }) => number, cell: ({ number }) => number, className: "figures" },
-  {
-    id: "holds",
-    head: "What the copy holds",
-    by: ({ has, letters, totals }) => (has ? letters + totals : null),
-    cell: ({ has, letters, totals }) =>
-      has
-        ? [counted(letters, "letter"), totals > 0 ? counted(totals, "total") : ""].filter(Boolean).join(", ")
-        : "nothing released yet",
-    className: "figures text-soft",
-  },
-  {
-    id: "look",
-    head: "Look",
-    quiet: true,
-    cell: ({ id, name }) => (
-      <Link className="link" to={windowAddress(slot, id)}>
-        Look<span className="sr-only"> at what {name} sees</span>
-      </Link>
-    ),
-    className: "text-right",
-  },
-];
 
 export default function DeliverPage({ loaderData, params }: Route.ComponentProps) {
   const { repository } = loaderData;
@@ -164,20 +112,7 @@ export default function DeliverPage({ loaderData, params }: Route.ComponentProps
         columns={columns}
         keyOf={({ id }) => id}
       />
-      {deliveries.length > 0 && (
-        <section aria-label="What has left" className="mt-6">
-          <h2 className="font-semibold">What has left</h2>
-          <ul className="figures mt-1 text-[14px] text-soft">
-            {deliveries.map(({ id, at: when, how, locked, studentIds }) => (
-              <li key={id} className="py-0.5">
-                {momentText(when, timeZone)}: {how === "files" ? "copies made" : "letters sent"} for{" "}
-                {counted(studentIds.length, "student")}
-                {locked ? ", locked" : ""}
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
+      {deliveries.length > 0 && <HasLeft deliveries={deliveries} timeZone={timeZone} />}
     </main>
   );
 }

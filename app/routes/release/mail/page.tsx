@@ -1,24 +1,24 @@
 import { useState } from "react";
 import type { AssignmentId, StudentId } from "#core/kernel";
-import { assignmentsOf, courseOf, rosterName, mailsOf, sectionsOf, studentsOf } from "#core/model";
+import { courseOf, mailsOf, rosterName, studentsOf, type CourseState } from "#core/model";
 import { visibleTo } from "#core/release";
 import { counted } from "#core/words";
-import { locksFor, LOCKINGS, type Locking } from "../../../locks/copy-locks";
+import { locksFor, type Locking } from "../../../locks/copy-locks";
 import { PassphraseLists } from "../../../locks/passphrase-lists";
 import { live, useLive } from "../../../course/live";
 import { openCourse } from "../../../course/open-course";
 import { addresseesOf } from "../../../ui/letter/addressees";
-import { fromAddress, inAddress } from "../../../ui/address";
+import { fromAddress } from "../../../ui/address";
 import { LetterWriter, type FilledLetter } from "../../../ui/letter/letter-writer";
 import { JobStatus } from "../../../ui/dialogs/job-status";
 import { useJob } from "../../../ui/hooks/use-job";
 import { troubleOf } from "../../../ui/hooks/use-command";
 import { useSearchChoice } from "../../../ui/hooks/use-search-choice";
-import { ChoiceField } from "../../../ui/fields/choice-field";
 import { UnderStep } from "../../../ui/parts/under-step";
 import { useChange } from "../../../course/use-change";
 import { SentList } from "./sent-list";
 import type { Route } from "./+types/page";
+import { WhomFields } from "./whom-fields";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
@@ -32,11 +32,6 @@ something new of {course} is ready for you to read. You find it in your student 
 
 If anything in it is not clear, answer there.`;
 
-const ATTACHING: readonly (readonly [Locking | "", string])[] = [
-  ["", "the letter alone"],
-  ...LOCKINGS.map(([locking, words]) => [locking, `the student's copy, ${words.replace("each ", "")}`] as const),
-];
-
 export default function PostPage({ loaderData, params }: Route.ComponentProps) {
   const { repository } = loaderData;
   const { state, at } = useLive(loaderData.shown);
@@ -48,14 +43,9 @@ export default function PostPage({ loaderData, params }: Route.ComponentProps) {
   const about = text("assignment");
   const assignmentId: AssignmentId | null = about ? fromAddress("assignment", about) : null;
   const section = text("section");
-  const readers = studentsOf(state)
-    .filter(({ sectionId }) => section === "" || sectionId === `section:${section}`)
-    .filter(({ id }) => {
-      const letters = visibleTo(state, id);
-      return assignmentId ? letters.some(({ assignment }) => assignment.id === assignmentId) : letters.length > 0;
-    })
-    .map(({ id }) => id);
-  const people = addresseesOf(state, readers, () => (assignmentId ? [assignmentId] : []));
+  const people = addresseesOf(state, readersOf(state, section, assignmentId), () =>
+    assignmentId ? [assignmentId] : [],
+  );
   const aboutWords = (assignmentId && state.assignments[assignmentId]?.name) ?? courseOf(state).shortTitle;
 
   const send = (letters: readonly FilledLetter[]) =>
@@ -94,41 +84,7 @@ export default function PostPage({ loaderData, params }: Route.ComponentProps) {
         It stands in for the post of your institution: what is sent here arrives in the student windows, and nothing
         leaves this computer. E-mail drafts are files that you send yourself.
       </p>
-      <div className="mt-4 flex flex-wrap items-end gap-x-5 gap-y-2 text-[14px]">
-        <ChoiceField
-          label="About"
-          value={about}
-          options={[
-            ["", "everything released"],
-            ...assignmentsOf(state).map(({ id, name }) => [inAddress(id), name] as const),
-          ]}
-          onKeep={(value) => {
-            set("assignment", value);
-            return undefined;
-          }}
-        />
-        <ChoiceField
-          label="To"
-          value={section}
-          options={[
-            ["", "everyone who can see it"],
-            ...sectionsOf(state).map(({ id, name }) => [inAddress(id), name] as const),
-          ]}
-          onKeep={(value) => {
-            set("section", value);
-            return undefined;
-          }}
-        />
-        <ChoiceField
-          label="In each e-mail draft"
-          value={attach}
-          options={ATTACHING}
-          onKeep={(value) => {
-            setAttach(value);
-            return undefined;
-          }}
-        />
-      </div>
+      <WhomFields {...{ state, about, section, set, attach }} onAttach={setAttach} />
       {people.length === 0 ? (
         <p className="mt-6 text-soft">Nobody can see anything of this yet. Release it first, then write about it.</p>
       ) : (
@@ -155,3 +111,13 @@ export default function PostPage({ loaderData, params }: Route.ComponentProps) {
     </main>
   );
 }
+
+/** Students of a section, or of all where it is empty, who can see something of the work, or of any. */
+const readersOf = (state: CourseState, section: string, assignmentId: AssignmentId | null): readonly StudentId[] =>
+  studentsOf(state)
+    .filter(({ sectionId }) => section === "" || sectionId === `section:${section}`)
+    .filter(({ id }) => {
+      const letters = visibleTo(state, id);
+      return assignmentId ? letters.some(({ assignment }) => assignment.id === assignmentId) : letters.length > 0;
+    })
+    .map(({ id }) => id);

@@ -1,24 +1,23 @@
+import { Reached, WhomFields } from "./whom-fields";
 import { useState } from "react";
 import type { AssignmentId, StudentId } from "#core/kernel";
 import { decimal, fromDecimal, isDecimal } from "#core/kernel";
-import { assignmentsOf, rosterName } from "#core/model";
+import { rosterName } from "#core/model";
 import { remindersFor, type ReminderFilter } from "#core/release";
 import { counted } from "#core/words";
 import { live, useLive } from "../../../course/live";
 import { openCourse } from "../../../course/open-course";
 import { addresseesOf } from "../../../ui/letter/addressees";
-import { fromAddress, inAddress } from "../../../ui/address";
+import { fromAddress } from "../../../ui/address";
 import { LetterWriter, type FilledLetter } from "../../../ui/letter/letter-writer";
 import { JobStatus } from "../../../ui/dialogs/job-status";
 import { useJob } from "../../../ui/hooks/use-job";
 import { troubleOf } from "../../../ui/hooks/use-command";
 import { useSearchChoice } from "../../../ui/hooks/use-search-choice";
-import { ChoiceField } from "../../../ui/fields/choice-field";
 import { UnderStep } from "../../../ui/parts/under-step";
 import { useChange } from "../../../course/use-change";
 import { isKind, KINDS, REMINDER_TEXTS } from "./reminder-texts";
 import type { Route } from "./+types/page";
-import { Tick } from "../../../ui/fields/tick";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
@@ -71,49 +70,14 @@ export default function RemindPage({ loaderData, params }: Route.ComponentProps)
     <main className="mx-auto w-full max-w-[1080px] px-[30px] pt-6 pb-16">
       <title>Reminders · Upright Quill</title>
       <UnderStep step="Release" to={`/courses/${params.slot}/release`} title="Reminders" />
-      <div className="mt-3 flex flex-wrap items-end gap-x-5 gap-y-2 text-[14px]">
-        <ChoiceField
-          label="To those"
-          value={kind}
-          options={KINDS}
-          onKeep={(value) => {
-            setLeft(new Set());
-            set("kind", value);
-            return undefined;
-          }}
-        />
-        {takesFigure && (
-          <label>
-            <span className="block text-[13px] text-soft">Percent</span>
-            <input
-              aria-label="Percent"
-              className="field figures !w-20"
-              inputMode="decimal"
-              value={figure}
-              aria-invalid={!isDecimal(figure)}
-              onChange={(event) => {
-                set("figure", event.target.value);
-              }}
-            />
-          </label>
-        )}
-        <ChoiceField
-          label="In"
-          value={about}
-          options={[
-            ["", takesFigure ? "the course total" : "all work"],
-            ...assignmentsOf(state).map(({ id, name }) => [inAddress(id), name] as const),
-          ]}
-          onKeep={(value) => {
-            setLeft(new Set());
-            set("assignment", value);
-            return undefined;
-          }}
-        />
-        <p className="figures pb-2 text-soft" role="status">
-          {found.length === 0 ? "Nobody, as things stand." : counted(found.length, "student")}
-        </p>
-      </div>
+      <WhomFields
+        {...{ state, kind, about, figure, takesFigure }}
+        count={found.length}
+        onLeave={() => {
+          setLeft(new Set());
+        }}
+        set={set}
+      />
       {telling > 0 && (
         <p className="mt-2 text-[14px] text-wax">
           ! {counted(telling, "student")} could tell from being written to how a sealed score stands. Release it first,
@@ -122,24 +86,7 @@ export default function RemindPage({ loaderData, params }: Route.ComponentProps)
       )}
       {found.length > 0 && (
         <>
-          <ul aria-label="Whom it goes to" className="mt-3 flex flex-wrap gap-x-5 gap-y-1 text-[14px]">
-            {found.map(({ studentId, assignmentIds }) => (
-              <li key={studentId}>
-                <Tick
-                  checked={!left.has(studentId)}
-                  onChange={(ticked) => {
-                    const next = new Set(left);
-                    if (ticked) next.delete(studentId);
-                    else next.add(studentId);
-                    setLeft(next);
-                  }}
-                >
-                  {nameOf(studentId)}
-                  {assignmentIds.length > 1 && <span className="figures text-soft">({assignmentIds.length})</span>}
-                </Tick>
-              </li>
-            ))}
-          </ul>
+          <Reached {...{ found, left, setLeft, nameOf }} />
           <LetterWriter
             place={`letter/${kind}`}
             people={people}

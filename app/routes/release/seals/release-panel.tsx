@@ -37,7 +37,7 @@ interface ReleasePanelProps {
 
 /** What to know before a release, the release itself, and what changed since the last one. */
 export function ReleasePanel(props: ReleasePanelProps) {
-  const { slot, row, rows, place, shown, isBehind, checked, context, leaksTo, nameOf, onPlace } = props;
+  const { slot, row, rows, place, shown, checked, context, leaksTo, nameOf, onPlace } = props;
   const { state } = checked;
   const trouble = useTroubleOf(useChange());
   const [said, setSaid] = useState<string | null>(null);
@@ -92,43 +92,7 @@ export function ReleasePanel(props: ReleasePanelProps) {
         }}
       />
       {row.isOverdue && <Overdue />}
-      <div className="mt-3 flex flex-wrap items-center gap-3">
-        <button
-          type="button"
-          className="act act-first"
-          disabled={isBehind || row.ready === 0 || !command}
-          onClick={() => command && void send(command, `Released to ${counted(row.ready, "student")}.`)}
-        >
-          {releaseWords(row)}
-        </button>
-        <TimeFields
-          key={assignment.id}
-          timeZone={rows.timeZone}
-          disabled={isBehind || wanted.length === 0}
-          stateNow={state}
-          context={context}
-          nameOf={nameOf}
-          commandAt={(at) => ({ ...releaseCommand(state, assignment, wanted, place), type: "timeRelease", at })}
-          onTime={(one) =>
-            send(
-              one,
-              "Timed. It goes out by itself when the moment comes, also if the application was closed in between.",
-            )
-          }
-          onMissing={() => {
-            setSaid("Choose a day and a time first.");
-          }}
-        />
-        <TakeBack row={row} state={state} context={context} place={place} nameOf={nameOf} send={send} />
-        <HoldButtons
-          row={row}
-          state={state}
-          context={context}
-          studentId={place.studentId}
-          nameOf={nameOf}
-          send={send}
-        />
-      </div>
+      <Acts {...props} {...{ command, send }} onSaid={setSaid} />
       <p role="status" className="mt-2 min-h-5 text-[14px] text-soft">
         {said}
       </p>
@@ -248,5 +212,49 @@ function TimeFields({
         </span>
       )}
     </span>
+  );
+}
+
+type ActsProps = ReleasePanelProps & {
+  readonly command: Command | null;
+  readonly send: (command: Command, words: string) => Promise<string | null>;
+  readonly onSaid: (words: string) => void;
+};
+
+/** Release now or at a moment, take back, hold. */
+function Acts({ row, rows, place, isBehind, checked, context, nameOf, command, send, onSaid }: ActsProps) {
+  const { state } = checked;
+  const { assignment, wanted } = row;
+  return (
+    <div className="mt-3 flex flex-wrap items-center gap-3">
+      <button
+        type="button"
+        className="act act-first"
+        disabled={isBehind || row.ready === 0 || !command}
+        onClick={() => command && void send(command, `Released to ${counted(row.ready, "student")}.`)}
+      >
+        {releaseWords(row)}
+      </button>
+      <TimeFields
+        key={assignment.id}
+        timeZone={rows.timeZone}
+        disabled={isBehind || wanted.length === 0}
+        stateNow={state}
+        context={context}
+        nameOf={nameOf}
+        commandAt={(at) => ({ ...releaseCommand(state, assignment, wanted, place), type: "timeRelease", at })}
+        onTime={(one) =>
+          send(
+            one,
+            "Timed. It goes out by itself when the moment comes, also if the application was closed in between.",
+          )
+        }
+        onMissing={() => {
+          onSaid("Choose a day and a time first.");
+        }}
+      />
+      <TakeBack row={row} state={state} context={context} place={place} nameOf={nameOf} send={send} />
+      <HoldButtons row={row} state={state} context={context} studentId={place.studentId} nameOf={nameOf} send={send} />
+    </div>
   );
 }

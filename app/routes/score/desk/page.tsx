@@ -1,14 +1,12 @@
-import { useRef, useState } from "react";
-import { useNavigate } from "react-router";
+import { useState } from "react";
 import { phrasesOf } from "#core/changes";
 import { courseOf, fullName, type Message, type WorkFile } from "#core/model";
 import { live, useLive } from "../../../course/live";
 import { openCourse, orMissing } from "../../../course/open-course";
-import { deskAddress, fromAddress } from "../../../ui/address";
+import { fromAddress } from "../../../ui/address";
 import { useChange } from "../../../course/use-change";
 import { sweepRows } from "../../../ui/beside/sweep-rows";
 import { NearPapers } from "./paper/near-papers";
-import { JudgementColumn } from "./judgement/judgement-column";
 import { keep, keepIn, known, PILE_ORDERS } from "../../../course/choices";
 import { besideFile, draftPaper, loadAhead, shownFile } from "./paper/load-work";
 import { phrasesAtHand } from "./phrases-at-hand";
@@ -19,12 +17,10 @@ import { PhrasesAtHand } from "../../../ui/letter/phrases";
 import { useAsking } from "../../../ui/dialogs/use-asking";
 import { PageTitle } from "../../../ui/parts/page-title";
 import { useDeskAddress } from "./use-desk-address";
-import { useDeskKeys } from "./use-desk-keys";
-import { useHandIn } from "./paper/use-hand-in";
-import { usePaper } from "./paper/use-paper";
+import { useDesk } from "./use-desk";
+import { Judgement, Paper } from "./on-desk";
 import { useWorkAhead } from "./paper/use-work-ahead";
 import { WholeRubric } from "./judgement/whole-rubric";
-import { WorkArea } from "./paper/work-area";
 import type { Route } from "./+types/page";
 
 export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
@@ -78,143 +74,42 @@ export default function DeskPage({ loaderData, params }: Route.ComponentProps) {
   return <Desk key={`${params.assignmentId}/${params.studentId}`} loaderData={loaderData} slot={params.slot} />;
 }
 
-function Desk({
-  loaderData,
-  slot,
-}: {
-  readonly loaderData: Route.ComponentProps["loaderData"];
-  readonly slot: string;
-}) {
-  const { order, layout, marginWidth, repository } = loaderData;
+type DeskData = Route.ComponentProps["loaderData"];
+
+function Desk({ loaderData, slot }: { readonly loaderData: DeskData; readonly slot: string }) {
+  const { order, layout, repository } = loaderData;
   const shown = useLive(loaderData.shown);
-  const { rows, phrases, unitHours } = shown;
-  const change = useChange();
-  const navigate = useNavigate();
+  const { rows } = shown;
   useWorkAhead(shown.ahead);
   const asked = useDeskAddress();
-  const { work, beside } = usePaper(rows, asked.search, loaderData.bytes, loaderData.read);
-  const [chosen, setChosen] = useState<string | null>(null);
-  const [comparing, setComparing] = useState<number | null>(null);
-  const [wholeGroup, setWholeGroup] = useState(true);
-  const [pileShown, setPileShown] = useState(true);
   const [hand, setHand] = useState(loaderData.hand);
-  const overall = useRef<HTMLTextAreaElement>(null);
-  const privateNote = useRef<HTMLTextAreaElement>(null);
-  const outcomes = useRef<HTMLDivElement>(null);
-  const late = useRef<HTMLInputElement>(null);
-  const done = useRef<HTMLButtonElement>(null);
-  const handIn = useHandIn(repository, slot, rows);
-
-  const { send, sendTyped, notice } = useAsking(change);
-  const goTo = (studentId: string | null) => {
-    void navigate(studentId ? deskAddress(slot, rows.assignment.id, studentId) : `/courses/${slot}`);
-  };
-  const next = () => {
-    goTo(rows.after);
-  };
-  const keys = useDeskKeys(
-    rows,
-    send,
-    {
-      next,
-      before: () => {
-        if (rows.before) goTo(rows.before);
-      },
-      nextWaiting: () => {
-        goTo(rows.nextWaiting);
-      },
-      togglePile: () => {
-        setPileShown((shown) => !shown);
-      },
-      focusOverall: () => overall.current?.focus(),
-      focusPrivate: () => privateNote.current?.focus(),
-      wholeRubric: () => {
-        asked.showRubric(true);
-      },
-      focusOutcomes: () => outcomes.current?.focus(),
-      focusLate: () => late.current?.focus(),
-      focusDone: () => done.current?.focus(),
-      compare: (place) => {
-        setComparing((now) => (now === null ? place : null));
-      },
-      letGo: () => {
-        setChosen(null);
-        setComparing(null);
-        return false;
-      },
-    },
-    rows.group !== null && wholeGroup,
-  );
-
-  const comparedCriterion = comparing === null ? undefined : rows.criteria[keys.marked];
-  const atHand = phrasesAtHand(rows, phrases, send);
-  const judgement = (
-    <JudgementColumn
-      slot={slot}
-      rows={rows}
-      unitHours={unitHours}
-      timeZone={shown.timeZone}
-      repository={repository}
-      markerName={shown.nameOf}
-      wholeGroup={wholeGroup}
-      onWholeGroup={setWholeGroup}
-      keys={keys}
-      send={send}
-      sendTyped={sendTyped}
-      notice={notice}
-      onEvidence={setChosen}
-      outcomesRef={outcomes}
-      onLastOutcome={() => done.current?.focus()}
-      overallRef={overall}
-      privateRef={privateNote}
-      lateRef={late}
-    />
-  );
+  const asking = useAsking(useChange());
+  const desk = useDesk(slot, rows, asking.send, asked.showRubric);
   return (
     <main className="flex h-[calc(100vh-46px)] flex-col">
       <PageTitle about={`${rows.name}, ${rows.assignment.shortName}`}>Desk</PageTitle>
-      <PhrasesAtHand value={atHand}>
+      <PhrasesAtHand value={phrasesAtHand(rows, shown.phrases, asking.send)}>
         <DeskColumns
           hand={hand}
           layout={layout}
           onLayout={(changed) => {
             keep(repository, "desk-layout", changed);
           }}
-          judgement={judgement}
+          judgement={<Judgement {...{ slot, shown, desk, asking, repository }} />}
           near={
-            comparedCriterion && (
+            desk.compared && (
               <NearPapers
-                key={comparedCriterion.criterion.id}
-                row={comparedCriterion}
+                key={desk.compared.criterion.id}
+                row={desk.compared}
                 own={rows.student.id}
                 rowsOf={shown.nearPapers}
                 read={(fileId) => repository.readFile(slot, fileId)}
-                onClose={() => {
-                  setComparing(null);
-                }}
+                onClose={desk.endComparing}
               />
             )
           }
         >
-          <WorkArea
-            slot={slot}
-            rows={rows}
-            work={work}
-            beside={beside}
-            onAlone={asked.endComparison}
-            send={send}
-            chosen={chosen}
-            onChoose={setChosen}
-            handIn={handIn}
-            wholeGroup={rows.group !== null && wholeGroup}
-            draft={shown.draft}
-            zone={rows.criteria[keys.marked]?.zone ?? null}
-            repository={repository}
-            marginWidth={marginWidth}
-            onMarginWidth={(width) => {
-              keep(repository, "margin-width", width);
-            }}
-          />
+          <Paper {...{ slot, shown, desk, asking, asked, loaderData }} />
         </DeskColumns>
       </PhrasesAtHand>
       {asked.search.get("rubric") === "whole" && rows.criteria.length > 0 && (
@@ -226,7 +121,7 @@ function Desk({
           }}
         />
       )}
-      {pileShown && (
+      {desk.pileShown && (
         <Pile
           slot={slot}
           rows={rows}
@@ -240,8 +135,8 @@ function Desk({
             setHand(wanted);
             keep(repository, "desk-hand", wanted);
           }}
-          onNext={next}
-          doneRef={done}
+          onNext={desk.next}
+          doneRef={desk.fields.done}
         />
       )}
     </main>

@@ -37,12 +37,70 @@ export interface DeskMoves {
   readonly letGo: () => false;
 }
 
+type Verdict = Extract<Command, { type: "judge" }>["verdict"];
+
 /** Beside the rulers arrows scroll and Enter presses; digits and letters mean the same everywhere on the desk. */
 function onPage(event: KeyboardEvent, act: () => void): boolean {
   if (event.target !== document.body) return false;
   act();
   return true;
 }
+
+interface RulerWays {
+  readonly giveLevel: (digit: number, stay: boolean) => boolean;
+  readonly judge: (verdict: Verdict) => void;
+  readonly step: (by: 1 | -1) => void;
+  readonly type: () => void;
+}
+
+/** Keys of the ruler that has the focus; on the page they act as long as nothing else has it. */
+const rulerActs = ({ giveLevel, judge, step, type }: RulerWays) => ({
+  level: (digit: number) => giveLevel(digit, false),
+  levelAndStay: (digit: number) => giveLevel(digit, true),
+  stepUp: () => {
+    judge({ kind: "step", direction: 1 });
+  },
+  stepDown: () => {
+    judge({ kind: "step", direction: -1 });
+  },
+  criterionAfter: () => {
+    step(1);
+  },
+  criterionBefore: () => {
+    step(-1);
+  },
+  typePoints: type,
+  openAgain: () => {
+    judge({ kind: "open" });
+  },
+});
+
+type PageAct = (digit: number, event: KeyboardEvent) => boolean;
+
+const onPageActs = (onRuler: ReturnType<typeof rulerActs>) => ({
+  level: onRuler.level,
+  levelAndStay: onRuler.levelAndStay,
+  stepUp: ((_, event) => onPage(event, onRuler.stepUp)) satisfies PageAct,
+  stepDown: ((_, event) => onPage(event, onRuler.stepDown)) satisfies PageAct,
+  criterionAfter: ((_, event) => onPage(event, onRuler.criterionAfter)) satisfies PageAct,
+  criterionBefore: ((_, event) => onPage(event, onRuler.criterionBefore)) satisfies PageAct,
+  typePoints: ((_, event) => onPage(event, onRuler.typePoints)) satisfies PageAct,
+  openAgain: ((_, event) => onPage(event, onRuler.openAgain)) satisfies PageAct,
+});
+
+/** Keys that lead to other papers or into another field. */
+const moveActs = (moves: DeskMoves) => ({
+  nextPaper: moves.next,
+  paperBefore: moves.before,
+  nextWaiting: moves.nextWaiting,
+  late: moves.focusLate,
+  overallComment: moves.focusOverall,
+  privateNote: moves.focusPrivate,
+  wholeRubric: moves.wholeRubric,
+  outcomes: moves.focusOutcomes,
+  pile: moves.togglePile,
+  letGo: moves.letGo,
+});
 
 /**
  * Judging by keys. A digit chooses the level of the marked criterion and goes on to the next, so that a paper takes one
@@ -70,7 +128,7 @@ export function useDeskKeys(
     sliders.current[Math.max(0, index)]?.focus({ preventScroll: false });
   };
 
-  const judge = (verdict: Extract<Command, { type: "judge" }>["verdict"]) => {
+  const judge = (verdict: Verdict) => {
     const row = rows.criteria[marked];
     if (row)
       void send({ type: "judge", ...place, ...(wholeGroup && { wholeGroup }), criterionId: row.criterion.id, verdict });
@@ -85,65 +143,36 @@ export function useDeskKeys(
   const decide = (decision: "missing" | "excused") =>
     void send({ type: "setStanding", ...place, decision, toggle: true });
 
-  /** Keys of the ruler that has the focus; on the page they act as long as nothing else has it. */
-  const onRuler = {
-    level: (digit: number) => giveLevel(digit, false),
-    levelAndStay: (digit: number) => giveLevel(digit, true),
-    stepUp: () => {
-      judge({ kind: "step", direction: 1 });
+  const onRuler = rulerActs({
+    giveLevel,
+    judge,
+    step: (by) => {
+      goTo(marked + by);
     },
-    stepDown: () => {
-      judge({ kind: "step", direction: -1 });
-    },
-    criterionAfter: () => {
-      goTo(marked + 1);
-    },
-    criterionBefore: () => {
-      goTo(marked - 1);
-    },
-    typePoints: () => {
+    type: () => {
       setTyping(rows.criteria.length === 0 ? "score" : marked);
     },
-    openAgain: () => {
-      judge({ kind: "open" });
-    },
-  };
+  });
   useKeys(
     "judging",
     {
-      level: onRuler.level,
-      levelAndStay: onRuler.levelAndStay,
-      stepUp: (_, event) => onPage(event, onRuler.stepUp),
-      stepDown: (_, event) => onPage(event, onRuler.stepDown),
-      criterionAfter: (_, event) => onPage(event, onRuler.criterionAfter),
-      criterionBefore: (_, event) => onPage(event, onRuler.criterionBefore),
-      typePoints: (_, event) => onPage(event, onRuler.typePoints),
-      openAgain: (_, event) => onPage(event, onRuler.openAgain),
+      ...onPageActs(onRuler),
+      ...moveActs(moves),
       notApplicable: () => {
         judge({ kind: "notApplicable", toggle: true });
       },
-      nextPaper: moves.next,
-      paperBefore: moves.before,
-      nextWaiting: moves.nextWaiting,
       missing: () => {
         decide("missing");
       },
       excused: () => {
         decide("excused");
       },
-      late: moves.focusLate,
-      overallComment: moves.focusOverall,
-      privateNote: moves.focusPrivate,
-      wholeRubric: moves.wholeRubric,
-      outcomes: moves.focusOutcomes,
       criterionComment: () => {
         setCommenting(marked);
       },
       compare: () => {
         moves.compare(marked);
       },
-      pile: moves.togglePile,
-      letGo: moves.letGo,
     },
     { whileTyping: ["nextPaper", "paperBefore", "letGo"] },
   );

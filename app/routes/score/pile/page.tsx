@@ -13,6 +13,7 @@ import { pileRows } from "./rows";
 import type { Route } from "./+types/page";
 import { Choice } from "../../../ui/fields/choice";
 import { PageTitle } from "../../../ui/parts/page-title";
+import { NotEntered } from "./not-entered";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
@@ -97,33 +98,17 @@ export default function PilePage({ loaderData, params }: Route.ComponentProps) {
                 )
               }
             />
-            <section aria-label="Not entered yet">
-              <h2 className="border-t-2 border-ink pt-2 font-semibold">
-                {rows.left.length === 0 ? "Everybody is entered" : `${String(rows.left.length)} not entered yet`}
-              </h2>
-              <ul className="mt-1 text-[14px]">
-                {rows.left.map(({ studentId, name, number }) => (
-                  <li key={studentId} className="flex justify-between border-b border-rule py-0.5">
-                    {name} <span className="text-soft">{number}</span>
-                  </li>
-                ))}
-              </ul>
-              {rows.left.length > 0 && entered > 0 && (
-                <button
-                  type="button"
-                  className="act act-quiet mt-3"
-                  onClick={() =>
-                    void change({
-                      type: "enterScores",
-                      how: "set missing",
-                      cells: rows.left.map(({ studentId }) => ({ assignmentId: assignment.id, studentId, text: "m" })),
-                    })
-                  }
-                >
-                  Mark {counted(rows.left.length, "student")} missing
-                </button>
-              )}
-            </section>
+            <NotEntered
+              left={rows.left}
+              hasSome={entered > 0}
+              onMissing={() =>
+                void change({
+                  type: "enterScores",
+                  how: "set missing",
+                  cells: rows.left.map(({ studentId }) => ({ assignmentId: assignment.id, studentId, text: "m" })),
+                })
+              }
+            />
           </div>
         </>
       )}

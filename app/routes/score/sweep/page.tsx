@@ -1,20 +1,16 @@
-import { useMemo, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { keep, namesHidden } from "../../../course/choices";
+import type { FileId } from "#core/kernel";
+import type { Assignment } from "#core/model";
+import { namesHidden } from "../../../course/choices";
 import { live, useLive } from "../../../course/live";
 import { openCourse, orMissing } from "../../../course/open-course";
 import { fromAddress, inAddress } from "../../../ui/address";
-import { useAsking } from "../../../ui/dialogs/use-asking";
-import { useSearchChoice } from "../../../ui/hooks/use-search-choice";
-import { useChange } from "../../../course/use-change";
 import { ComparePane } from "../../../ui/beside/compare-pane";
-import { nearLevel, sweepRows } from "../../../ui/beside/sweep-rows";
+import { sweepRows } from "../../../ui/beside/sweep-rows";
 import { PageTitle } from "../../../ui/parts/page-title";
-import { freshShuffle } from "../fresh-shuffle";
 import { Sheet } from "./sheet";
 import { SweepHead } from "./sweep-head";
-import { usePlaceInSweep } from "./use-place-in-sweep";
-import { useSweepKeys } from "./use-sweep-keys";
+import { useSweep } from "./use-sweep";
 import type { Route } from "./+types/page";
 
 export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
@@ -39,70 +35,10 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
 export default function SweepPage({ loaderData, params }: Route.ComponentProps) {
   const { nameless, repository } = loaderData;
   const { rows, assignment } = useLive(loaderData.shown);
-  const [text, set] = useSearchChoice();
-  const change = useChange();
-  const navigate = useNavigate();
-  const { send, notice } = useAsking(change);
-  const { list, current, setCurrent, typing, setTyping, goTo } = usePlaceInSweep(rows);
-  const [comparing, setComparing] = useState<string | null>(null);
-  const sheet = rows?.sheets[current];
-  const near = useMemo(
-    () => (rows && sheet && comparing !== null ? nearLevel(rows, comparing, sheet.studentId) : []),
-    [rows, sheet, comparing],
-  );
-  const showNames = (shown: boolean) => {
-    keep(repository, "names-hidden", !shown);
-    set("names", shown ? "shown" : "hidden");
-  };
-  const judge = (studentId: string, verdict: Extract<Parameters<typeof send>[0], { type: "judge" }>["verdict"]) =>
-    rows
-      ? send({
-          type: "judge",
-          assignmentId: assignment.id,
-          studentId: fromAddress("student", inAddress(studentId)),
-          criterionId: rows.criterion.id,
-          verdict,
-        })
-      : null;
-  const chooseCriterion = (by: number) => {
-    if (!rows) return;
-    const at = rows.criteria.findIndex(({ id }) => id === rows.criterion.id);
-    const next = rows.criteria[(at + by + rows.criteria.length) % rows.criteria.length];
-    if (next) set("criterion", inAddress(next.id));
-    goTo(0);
-  };
-  useSweepKeys({
-    levels: rows?.criterion.levels.length ?? 0,
-    level: (digit) => {
-      if (!sheet) return;
-      // On at once: the next key is for the next paper, however long this one takes to be kept. A refusal leads back.
-      const place = current;
-      goTo(place + 1);
-      void judge(sheet.studentId, { kind: "level", digit })?.then((outcome) => {
-        if (!outcome.ok && outcome.issue.code !== "nothing_to_change") goTo(place);
-      });
-    },
-    open: () => sheet && void judge(sheet.studentId, { kind: "open" }),
-    notApplicable: () => sheet && void judge(sheet.studentId, { kind: "notApplicable" }),
-    move: (by) => {
-      goTo(current + by);
-    },
-    type: () => {
-      setTyping(true);
-    },
-    compare: () => {
-      const asked = sheet?.levelId ?? rows?.criterion.levels.at(-1)?.id ?? null;
-      setComparing(comparing === null ? asked : null);
-    },
-    criterion: chooseCriterion,
-    names: () => {
-      showNames(nameless);
-    },
-    close: () => {
-      setComparing(null);
-    },
-  });
+  const sweep = useSweep(rows, assignment, { isNameless: nameless, repository });
+  const { looking, comparing } = sweep;
   const home = `/courses/${params.slot}`;
+  const read = (fileId: FileId) => repository.readFile(params.slot, fileId);
   return (
     <main className="flex h-[calc(100vh-46px)] flex-col">
       <PageTitle about={assignment.name}>Sweep</PageTitle>
@@ -114,57 +50,29 @@ export default function SweepPage({ loaderData, params }: Route.ComponentProps) 
             rows={rows}
             title={assignment.name}
             nameless={nameless}
-            shuffled={text("shuffle") !== ""}
-            onCriterion={(id) => {
-              set("criterion", inAddress(id));
-              goTo(0);
-            }}
+            shuffled={looking.isShuffled}
+            onCriterion={looking.choose}
             onNames={(hidden) => {
-              showNames(!hidden);
+              looking.showNames(!hidden);
             }}
-            onShuffle={(shuffle) => {
-              set("shuffle", shuffle ? freshShuffle() : "");
-              goTo(0);
-            }}
+            onShuffle={looking.shuffle}
           />
-          {notice && (
+          {sweep.notice && (
             <p role="alert" className="border-b border-rule px-[18px] py-1.5 text-[14px] text-wax">
-              {notice}
+              {sweep.notice}
             </p>
           )}
           <div className="flex min-h-0 flex-1">
-            <ol ref={list} aria-label={`Papers by ${rows.criterion.name}`} className="min-w-0 flex-1 overflow-auto">
-              {rows.sheets.length === 0 && <p className="p-8 text-soft">Nothing is in yet.</p>}
-              {rows.sheets.map((item, place) => (
-                <Sheet
-                  key={item.studentId}
-                  paper={`${assignment.id}/${item.studentId}`}
-                  sheet={item}
-                  rows={rows}
-                  current={place === current}
-                  typing={typing && place === current}
-                  read={(fileId) => repository.readFile(params.slot, fileId)}
-                  onChoose={() => {
-                    setCurrent(place);
-                  }}
-                  onPoints={(points) => judge(item.studentId, { kind: "points", text: points })}
-                  onTyped={(kept) => {
-                    setTyping(false);
-                    if (kept) goTo(current + 1);
-                  }}
-                  onOpen={() => void navigate(`${home}/score/${inAddress(assignment.id)}/${inAddress(item.studentId)}`)}
-                />
-              ))}
-            </ol>
+            <Sheets {...{ rows, assignment, sweep, read, home }} />
             {comparing !== null && (
               <ComparePane
                 rows={rows}
                 levelId={comparing}
-                near={near}
-                read={(fileId) => repository.readFile(params.slot, fileId)}
-                onLevel={setComparing}
+                near={sweep.near}
+                read={read}
+                onLevel={sweep.setComparing}
                 onClose={() => {
-                  setComparing(null);
+                  sweep.setComparing(null);
                 }}
               />
             )}
@@ -172,6 +80,43 @@ export default function SweepPage({ loaderData, params }: Route.ComponentProps) 
         </>
       )}
     </main>
+  );
+}
+
+interface SheetsProps {
+  readonly rows: NonNullable<ReturnType<typeof sweepRows>>;
+  readonly assignment: Assignment;
+  readonly sweep: ReturnType<typeof useSweep>;
+  readonly read: (fileId: FileId) => Promise<Blob | null>;
+  readonly home: string;
+}
+
+function Sheets({ rows, assignment, sweep, read, home }: SheetsProps) {
+  const navigate = useNavigate();
+  return (
+    <ol ref={sweep.list} aria-label={`Papers by ${rows.criterion.name}`} className="min-w-0 flex-1 overflow-auto">
+      {rows.sheets.length === 0 && <p className="p-8 text-soft">Nothing is in yet.</p>}
+      {rows.sheets.map((item, place) => (
+        <Sheet
+          key={item.studentId}
+          paper={`${assignment.id}/${item.studentId}`}
+          sheet={item}
+          rows={rows}
+          current={place === sweep.current}
+          typing={sweep.typing && place === sweep.current}
+          read={read}
+          onChoose={() => {
+            sweep.setCurrent(place);
+          }}
+          onPoints={(points) => sweep.judge(item.studentId, { kind: "points", text: points })}
+          onTyped={(kept) => {
+            sweep.setTyping(false);
+            if (kept) sweep.goTo(sweep.current + 1);
+          }}
+          onOpen={() => void navigate(`${home}/score/${inAddress(assignment.id)}/${inAddress(item.studentId)}`)}
+        />
+      ))}
+    </ol>
   );
 }
 

@@ -1,19 +1,17 @@
+import { Answered } from "./answered";
 import { useState } from "react";
-import { Link } from "react-router";
 import { handInOf, resultOf, rosterName, type Zone, type ZoneTarget } from "#core/model";
 import { live, useLive } from "../../../course/live";
 import { openCourse, orMissing } from "../../../course/open-course";
 import { useChange } from "../../../course/use-change";
-import { deskAddress, fromAddress, inAddress } from "../../../ui/address";
+import { fromAddress } from "../../../ui/address";
 import { criterionColour } from "../../../ui/colours";
 import { troubleOf } from "../../../ui/hooks/use-command";
-import { Tick } from "../../../ui/fields/tick";
 import { useKeys } from "../../../ui/keys/use-keys";
 import { ZoneLayer, type ZoneBox } from "../../../ui/work/zones/zone-layer";
 import { WorkPages } from "../../../ui/work/pages/work-pages";
 import { PAGE_WIDTH } from "../../../ui/work/measures";
 import { PageTitle } from "../../../ui/parts/page-title";
-import { ZoneList } from "./zone-list";
 import { askedOf, drawnZones, placeOfKey } from "./rows";
 import type { Route } from "./+types/page";
 
@@ -76,54 +74,19 @@ export default function ZonesPage({ loaderData, params }: Route.ComponentProps) 
     },
     ...LEFT_TO_THE_ZONE,
   });
-  const desk = deskAddress(params.slot, assignment.id, student.id);
   return (
     <main className="grid h-[calc(100vh-46px)] grid-cols-[300px_minmax(0,1fr)]">
       <PageTitle about={assignment.name}>Zones</PageTitle>
-      <section aria-label="What is answered" className="overflow-auto border-e border-rule px-5 py-5">
-        <p className="text-[14px]">
-          <Link className="link" to={desk}>
-            {name}
-          </Link>
-        </p>
-        <h1 className="page-title">Zones</h1>
-        <p className="mt-1 text-[14px] text-soft">
-          Draw on the paper where each criterion or question is answered. That part of every paper of {assignment.name}{" "}
-          then stands in the sweep, the desk goes to it.
-        </p>
-        <div className="mt-3">
-          <Tick checked={alone} onChange={setAlone}>
-            For this paper alone
-          </Tick>
-        </div>
-        <ZoneList
-          asked={asked}
-          zones={zones}
-          chosen={chosen}
-          onChoose={setChosen}
-          onAdd={(page) => {
-            put(page, { x: 0.05, y: 0.05, width: 0.9, height: 0.2 });
-          }}
-          onClear={(of) => void set(of, [])}
-        />
-        {trouble && (
-          <p role="alert" className="mt-3 text-[14px] text-wax">
-            {trouble}
-          </p>
-        )}
-        <p className="mt-4 flex gap-2 text-[14px]">
-          {asked.some(({ id }) => id.startsWith("criterion:")) && (
-            <Link className="act" to={`/courses/${params.slot}/sweep/${inAddress(assignment.id)}`}>
-              To the sweep
-            </Link>
-          )}
-          {asked.some(({ id }) => id.startsWith("question:")) && (
-            <Link className="act" to={`/courses/${params.slot}/answers/${inAddress(assignment.id)}`}>
-              To the answers
-            </Link>
-          )}
-        </p>
-      </section>
+      <Answered
+        slot={params.slot}
+        {...{ assignment, student, name, asked, zones, chosen, alone, trouble }}
+        onChoose={setChosen}
+        onAlone={setAlone}
+        onAdd={(page) => {
+          put(page, { x: 0.05, y: 0.05, width: 0.9, height: 0.2 });
+        }}
+        onClear={(of) => void set(of, [])}
+      />
       <div
         role="region"
         aria-label="The paper"

@@ -1,0 +1,83 @@
+import { useRef, useState } from "react";
+import { useNavigate } from "react-router";
+import type { ChangeResult, Command } from "#core/changes";
+import { deskAddress } from "../../../ui/address";
+import type { DeskRows } from "./rows";
+import { useDeskKeys, type DeskMoves } from "./use-desk-keys";
+
+/** Fields of the desk that a key goes to. */
+function useDeskFields() {
+  const overall = useRef<HTMLTextAreaElement>(null);
+  const privateNote = useRef<HTMLTextAreaElement>(null);
+  const outcomes = useRef<HTMLDivElement>(null);
+  const late = useRef<HTMLInputElement>(null);
+  const done = useRef<HTMLButtonElement>(null);
+  return { overall, privateNote, outcomes, late, done };
+}
+
+/** What is open on the desk, where its keys go, and the way to other papers. */
+export function useDesk(
+  slot: string,
+  rows: DeskRows,
+  send: (command: Command) => Promise<ChangeResult>,
+  showRubric: (open: boolean) => void,
+) {
+  const navigate = useNavigate();
+  const fields = useDeskFields();
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [comparing, setComparing] = useState<number | null>(null);
+  const [wholeGroup, setWholeGroup] = useState(true);
+  const [pileShown, setPileShown] = useState(true);
+  const goTo = (studentId: string | null) => {
+    void navigate(studentId ? deskAddress(slot, rows.assignment.id, studentId) : `/courses/${slot}`);
+  };
+  const next = () => {
+    goTo(rows.after);
+  };
+  const moves: DeskMoves = {
+    next,
+    before: () => {
+      if (rows.before) goTo(rows.before);
+    },
+    nextWaiting: () => {
+      goTo(rows.nextWaiting);
+    },
+    togglePile: () => {
+      setPileShown((shown) => !shown);
+    },
+    focusOverall: () => fields.overall.current?.focus(),
+    focusPrivate: () => fields.privateNote.current?.focus(),
+    wholeRubric: () => {
+      showRubric(true);
+    },
+    focusOutcomes: () => fields.outcomes.current?.focus(),
+    focusLate: () => fields.late.current?.focus(),
+    focusDone: () => fields.done.current?.focus(),
+    compare: (place) => {
+      setComparing((now) => (now === null ? place : null));
+    },
+    letGo: () => {
+      setChosen(null);
+      setComparing(null);
+      return false;
+    },
+  };
+  const judgesGroup = rows.group !== null && wholeGroup;
+  const keys = useDeskKeys(rows, send, moves, judgesGroup);
+  return {
+    fields,
+    keys,
+    next,
+    chosen,
+    setChosen,
+    /** The criterion whose papers at one level stand beside this one. */
+    compared: comparing === null ? undefined : rows.criteria[keys.marked],
+    endComparing: () => {
+      setComparing(null);
+    },
+    wholeGroup,
+    setWholeGroup,
+    judgesGroup,
+    pileShown,
+  };
+}
