@@ -1,22 +1,17 @@
 import { useCallback, useSyncExternalStore } from "react";
 import { data } from "react-router";
 import type { FileId } from "#core/kernel";
-import { courseOf, studentsOf } from "#core/model";
 import { live, useLive } from "../../course/live";
 import { openCourse } from "../../course/open-course";
 import { openReading } from "../../course/tray-reading";
 import { inAddress } from "../../ui/address";
 import { DropPlace } from "../../ui/files/drop-place";
-import { IntoChoice } from "./into-choice";
 import { MarkedOutside } from "./taking/marked-outside";
 import { NothingToCollect } from "./nothing-to-collect";
 import { ReadingState } from "./reading-state";
-import { dueWords, firstToJudge } from "./rows";
+import { firstToJudge } from "./rows";
 import { stillOut } from "./who-is-out";
-import { SourceTabs } from "./list/source-tabs";
-import { StillOut } from "./beside/still-out";
 import { TakingBar } from "./taking/taking-bar";
-import { TakeOut } from "./beside/take-out";
 import { TrayBody } from "./list/tray-body";
 import { useDemoInbox } from "./use-demo-inbox";
 import { DropHere } from "./drop-here";
@@ -25,6 +20,8 @@ import { takeInAsked } from "./take-in-asked";
 import { useTray } from "./use-tray";
 import { useTakingIn } from "./use-taking-in";
 import type { Route } from "./+types/page";
+import { Beside } from "./beside/beside";
+import { Chosen } from "./chosen";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
@@ -62,7 +59,6 @@ export default function CollectPage({ loaderData, params }: Route.ComponentProps
   );
   const isReading = useSyncExternalStore(reading.subscribe, () => reading.state.progress !== null);
   const taking = useTakingIn();
-  const isDemo = courseOf(state).origin === "demo";
   const inbox = useDemoInbox(state, reading);
   const drop = useCallback((files: File[]) => void reading.drop(files), [reading]);
   if (!assignment || !rows) return <NothingToCollect slot={params.slot} />;
@@ -86,24 +82,7 @@ export default function CollectPage({ loaderData, params }: Route.ComponentProps
             readFile={readFile}
             onDone={(done) => void letGo(done)}
           />
-          <div className="mt-3 flex items-end justify-between gap-4 text-[14px]">
-            <SourceTabs
-              pieces={waiting}
-              source={source}
-              onInbox={isDemo && !isReading ? inbox.fill : undefined}
-              isFilling={inbox.isFilling}
-              onChoose={(one) => {
-                set("from", one);
-              }}
-            />
-            <IntoChoice
-              state={state}
-              assignment={assignment}
-              onChoose={(one) => {
-                set("into", one);
-              }}
-            />
-          </div>
+          <Chosen {...{ state, assignment, waiting, source, inbox, set }} isReading={isReading} />
           <TrayBody
             {...{ state, assignment, tray, reading, elsewhere, readFile }}
             groups={rows.groups}
@@ -112,23 +91,7 @@ export default function CollectPage({ loaderData, params }: Route.ComponentProps
             }}
           />
         </main>
-        <aside className="bg-table px-[22px] pt-6 pb-8">
-          <StillOut
-            state={state}
-            slot={params.slot}
-            assignment={assignment}
-            due={dueWords(state, assignment)}
-            students={out}
-            all={studentsOf(state).length}
-          />
-          <TakeOut
-            repository={repository}
-            slot={params.slot}
-            state={state}
-            assignment={assignment}
-            out={out.map(({ studentId }) => studentId)}
-          />
-        </aside>
+        <Beside slot={params.slot} {...{ repository, state, assignment, out }} />
       </div>
       {pieces.length > 0 && (
         <TakingBar

@@ -66,26 +66,7 @@ export function BarTools({ slot, state, undo, redo, light, onLight, onLock }: To
       >
         <Search size={16} aria-hidden="true" />
       </Tool>
-      <Tool
-        name={undo ? `Undo: ${undo}` : "Nothing to undo"}
-        hint={undo ? `Undo: ${undo} (Ctrl Z)` : "Nothing to undo"}
-        disabled={!undo}
-        onPress={() => {
-          go("undo");
-        }}
-      >
-        <Undo2 size={16} aria-hidden="true" />
-      </Tool>
-      <Tool
-        name={redo ? `Redo: ${redo}` : "Nothing to redo"}
-        hint={redo ? `Redo: ${redo} (Ctrl Y)` : "Nothing to redo"}
-        disabled={!redo}
-        onPress={() => {
-          go("redo");
-        }}
-      >
-        <Redo2 size={16} aria-hidden="true" />
-      </Tool>
+      <UndoRedo {...{ undo, redo, go }} />
       <LightSwitch chosen={light} onChoose={onLight} />
       <Tool
         name="Keys"
@@ -135,5 +116,36 @@ function Tool({ name, hint, disabled = false, opens = false, onPress, children }
     >
       {children}
     </button>
+  );
+}
+
+interface UndoRedoProps extends Pick<ToolsProps, "undo" | "redo"> {
+  readonly go: ReturnType<typeof useHistoryStep>;
+}
+
+function UndoRedo({ undo, redo, go }: UndoRedoProps) {
+  return (
+    <>
+      <Tool
+        name={undo ? `Undo: ${undo}` : "Nothing to undo"}
+        hint={undo ? `Undo: ${undo} (Ctrl Z)` : "Nothing to undo"}
+        disabled={!undo}
+        onPress={() => {
+          go("undo");
+        }}
+      >
+        <Undo2 size={16} aria-hidden="true" />
+      </Tool>
+      <Tool
+        name={redo ? `Redo: ${redo}` : "Nothing to redo"}
+        hint={redo ? `Redo: ${redo} (Ctrl Y)` : "Nothing to redo"}
+        disabled={!redo}
+        onPress={() => {
+          go("redo");
+        }}
+      >
+        <Redo2 size={16} aria-hidden="true" />
+      </Tool>
+    </>
   );
 }

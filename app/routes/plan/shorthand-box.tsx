@@ -38,14 +38,9 @@ export function ShorthandBox({ timeZone, today, categories, scales, first, onAdd
 
   const readLineItems = async (file: File) => {
     const { shorthand } = await readSet(file);
-    if (shorthand === null) {
-      setTrouble(
-        `${file.name} holds no line items: a roster-and-results set has a file "lineItems.csv". Nothing was changed.`,
-      );
-      return;
-    }
+    setTrouble(shorthand === null ? noLineItems(file.name) : null);
+    if (shorthand === null) return;
     setText(shorthand);
-    setTrouble(null);
     field.current?.focus();
   };
   const add = async () => {
@@ -182,3 +177,6 @@ function Preview({
     </div>
   );
 }
+
+const noLineItems = (name: string): string =>
+  `${name} holds no line items: a roster-and-results set has a file "lineItems.csv". Nothing was changed.`;

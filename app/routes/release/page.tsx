@@ -1,11 +1,9 @@
 import { useMemo, useState } from "react";
-import { Link, useNavigation, useSearchParams } from "react-router";
+import { Link, useNavigation } from "react-router";
 import { lookedAt } from "../../course/looked-at";
 import { live, useLive } from "../../course/live";
 import { useStepped } from "../../ui/hooks/use-stepped";
 import { openCourse } from "../../course/open-course";
-import { inAddress } from "../../ui/address";
-import { CopyAside } from "./seals/copy-aside";
 import { readPlace, withScope, writeScope, type ReleasePlace } from "./place";
 import { ReleaseLinks } from "./release-links";
 import { ReleasePanel } from "./seals/release-panel";
@@ -14,6 +12,8 @@ import { TotalPanel } from "./seals/total-panel";
 import type { Route } from "./+types/page";
 import { Seals } from "./seals-of-course";
 import { NothingToShow } from "./nothing-to-show";
+import { Copy } from "./copy-of-student";
+import { useAddress } from "./use-address";
 
 export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
@@ -38,21 +38,6 @@ export default function ReleasePage({ loaderData, params }: Route.ComponentProps
   );
 }
 
-/** The search of the address, and how to change it in its place. */
-function useAddress() {
-  const [search, setSearch] = useSearchParams();
-  const set = (change: (next: URLSearchParams) => void) => {
-    setSearch(
-      (before) => {
-        change(before);
-        return before;
-      },
-      { replace: true, preventScrollReset: true },
-    );
-  };
-  return [search, set] as const;
-}
-
 interface ReleaseViewProps extends ReturnType<typeof lookedAt> {
   readonly slot: string;
   readonly place: ReleasePlace;
@@ -69,7 +54,7 @@ function ReleaseView({ slot, place, rows, isLooking, checked, asked }: ReleaseVi
   const isBehind = useNavigation().state !== "idle" || shown !== place || isLooking;
   const names = new Map<string, string>(rows.students.map(({ id, name }) => [id, name]));
   const nameOf = (id: string) => names.get(id) ?? "";
-  const { chosen, chosenTotal, reader } = rows;
+  const { chosen, chosenTotal } = rows;
   const leaksTo = `/courses/${slot}/release/leaks?${search.toString()}`;
   if (!chosen) {
     return (
@@ -125,23 +110,7 @@ function ReleaseView({ slot, place, rows, isLooking, checked, asked }: ReleaseVi
           />
         )}
       </div>
-      <aside aria-label="Student copy" className="border-s border-rule bg-table px-5 py-4">
-        {reader && (
-          <CopyAside
-            key={`${chosenTotal?.id ?? chosen.assignment.id}/${reader.id}`}
-            slot={slot}
-            title={chosen.assignment.name}
-            rows={rows}
-            reader={reader}
-            wanted={chosen.wanted}
-            onReader={(id) => {
-              set((next) => {
-                next.set("student", inAddress(id));
-              });
-            }}
-          />
-        )}
-      </aside>
+      <Copy {...{ slot, rows, set }} />
     </main>
   );
 }

@@ -1,5 +1,5 @@
 import { inAddress } from "../../ui/address";
-import { type ReleaseRows } from "./rows";
+import type { ReleaseRows } from "./rows";
 import { SealTable } from "./seals/seal-table";
 
 interface SealsProps {

@@ -50,41 +50,7 @@ export function LetterBounds({
   return (
     <section aria-label="Letters" className="mt-4">
       <BoundScale bands={bandsFromTop(wanted)} totals={figures.totals} onMove={move} />
-      <table className="figures mt-3 text-[14px]">
-        <caption className="sr-only">Students by letter</caption>
-        <thead>
-          <tr className="text-left text-[13px] text-soft">
-            <th className="pe-6 font-normal">Letter</th>
-            {tried.letters.map(({ band }) => (
-              <th key={band.letter} scope="col" className="w-20 font-semibold text-ink">
-                {band.letter}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          <tr>
-            <th className="pe-6 text-left font-normal text-soft">from, %</th>
-            {tried.letters.map(({ band }) => (
-              <td key={band.letter}>{band.from}</td>
-            ))}
-          </tr>
-          <tr>
-            <th className="pe-6 text-left font-normal text-soft">students</th>
-            {tried.letters.map(({ band, studentIds }, at) => {
-              const before = figures.letters[at]?.studentIds.length ?? 0;
-              return (
-                <td key={band.letter} className="font-semibold">
-                  {studentIds.length}
-                  {isTried && before !== studentIds.length && (
-                    <span className="font-normal text-soft"> (was {before})</span>
-                  )}
-                </td>
-              );
-            })}
-          </tr>
-        </tbody>
-      </table>
+      <ByLetter {...{ tried, figures, isTried }} />
       {typed.isLeft && isTried && <AsYouLeftIt />}
       {isTried && (
         <div className="mt-3 flex flex-wrap items-center gap-4 border-y border-rule py-2">
@@ -140,4 +106,51 @@ function movedWords(state: CourseState, moved: readonly LetterMove[]): string {
     return `${student ? rosterName(state, student) : ""} ${before ?? "none"} → ${after ?? "none"}`;
   });
   return named.join(", ") + (moved.length > NAMED ? ` and ${String(moved.length - NAMED)} others` : "");
+}
+
+interface ByLetterProps {
+  readonly tried: LetterFigures;
+  readonly figures: LetterFigures;
+  readonly isTried: boolean;
+}
+
+/** How many students have each letter, and how many had it before. */
+function ByLetter({ tried, figures, isTried }: ByLetterProps) {
+  return (
+    <table className="figures mt-3 text-[14px]">
+      <caption className="sr-only">Students by letter</caption>
+      <thead>
+        <tr className="text-left text-[13px] text-soft">
+          <th className="pe-6 font-normal">Letter</th>
+          {tried.letters.map(({ band }) => (
+            <th key={band.letter} scope="col" className="w-20 font-semibold text-ink">
+              {band.letter}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        <tr>
+          <th className="pe-6 text-left font-normal text-soft">from, %</th>
+          {tried.letters.map(({ band }) => (
+            <td key={band.letter}>{band.from}</td>
+          ))}
+        </tr>
+        <tr>
+          <th className="pe-6 text-left font-normal text-soft">students</th>
+          {tried.letters.map(({ band, studentIds }, at) => {
+            const before = figures.letters[at]?.studentIds.length ?? 0;
+            return (
+              <td key={band.letter} className="font-semibold">
+                {studentIds.length}
+                {isTried && before !== studentIds.length && (
+                  <span className="font-normal text-soft"> (was {before})</span>
+                )}
+              </td>
+            );
+          })}
+        </tr>
+      </tbody>
+    </table>
+  );
 }

@@ -77,34 +77,7 @@ export function OddList({ slot, state, assignment, found }: OddListProps) {
         </p>
       )}
       {found && found.aside.length > 0 && (
-        <details className="mt-3 text-[14px]">
-          <summary className="text-soft">{counted(found.aside.length, "line")} set aside</summary>
-          <ul>
-            {found.aside.map(({ odd, word }) => {
-              const { about, words } = oddLine(slot, state, assignment, odd);
-              return (
-                <li key={oddSubject(odd)} className="border-b border-rule py-2">
-                  <p>
-                    <strong>{about}</strong> {words}
-                  </p>
-                  <div className="mt-1 flex items-end gap-3">
-                    <InlineField
-                      className="flex-1"
-                      place={`aside ${assignment.id} ${oddSubject(odd)}`}
-                      label="Why it may stay"
-                      value={word}
-                      maxLength={500}
-                      onKeep={(text) => setAside(odd, text)}
-                    />
-                    <button type="button" className="link pb-1" onClick={() => void takeBack(odd)}>
-                      Take back<span className="sr-only"> what was set aside of {about}</span>
-                    </button>
-                  </div>
-                </li>
-              );
-            })}
-          </ul>
-        </details>
+        <Aside aside={found.aside} {...{ slot, state, assignment, setAside, takeBack }} />
       )}
     </section>
   );
@@ -139,3 +112,46 @@ const Sign = ({ sign }: { readonly sign: "!" | "≈" }) => (
     {sign}
   </span>
 );
+
+interface AsideProps {
+  readonly aside: OddFound["aside"];
+  readonly slot: string;
+  readonly state: CourseState;
+  readonly assignment: Assignment;
+  readonly setAside: (odd: Oddity, word: string) => Promise<string | null>;
+  readonly takeBack: (odd: Oddity) => Promise<void>;
+}
+
+/** What was set aside, each with its word and the way back. */
+function Aside({ aside, slot, state, assignment, setAside, takeBack }: AsideProps) {
+  return (
+    <details className="mt-3 text-[14px]">
+      <summary className="text-soft">{counted(aside.length, "line")} set aside</summary>
+      <ul>
+        {aside.map(({ odd, word }) => {
+          const { about, words } = oddLine(slot, state, assignment, odd);
+          return (
+            <li key={oddSubject(odd)} className="border-b border-rule py-2">
+              <p>
+                <strong>{about}</strong> {words}
+              </p>
+              <div className="mt-1 flex items-end gap-3">
+                <InlineField
+                  className="flex-1"
+                  place={`aside ${assignment.id} ${oddSubject(odd)}`}
+                  label="Why it may stay"
+                  value={word}
+                  maxLength={500}
+                  onKeep={(text) => setAside(odd, text)}
+                />
+                <button type="button" className="link pb-1" onClick={() => void takeBack(odd)}>
+                  Take back<span className="sr-only"> what was set aside of {about}</span>
+                </button>
+              </div>
+            </li>
+          );
+        })}
+      </ul>
+    </details>
+  );
+}

@@ -33,7 +33,7 @@ const COUNTS = Object.entries(STATE_WORDS) as readonly (readonly [PartState, str
 
 /** What a packet brings back, paper by paper, before any of it is taken over; what both changed is decided one by one. */
 export function TakingBack({ state, opened, repository, session, onDone }: TakingBackProps) {
-  const { returned, blobs, name } = opened;
+  const { returned, name } = opened;
   const { packet } = returned;
   const [choices, setChoices] = useState<Choices>(new Map());
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -47,16 +47,8 @@ export function TakingBack({ state, opened, repository, session, onDone }: Takin
     setChoices(new Map([...choices, ...parts.map(({ place }) => [place, choice] as const)]));
   };
   const take = async () => {
-    const wanted = takeBackOf(session.state, returned, papers, { choices, at: session.now() });
-    for (const { id } of filesTaken(wanted, session.state)) {
-      const blob = blobs.get(id);
-      if (blob) await repository.keepFile(session.slot, id, blob);
-    }
-    // The course may have gone on meanwhile: what is sent is put together from it as it stands in this very turn.
-    const now = comparePacket(session.state, returned);
-    if (undecided(now, choices).length > 0) return;
-    const outcome = await change(takeBackOf(session.state, returned, now, { choices, at: session.now() }));
-    const words = troubleOf(outcome);
+    const words = await takeBack({ opened, papers, choices, repository, session, change });
+    if (words === undefined) return;
     setTrouble(words);
     if (words === null) onDone(`${counted(bringing, "paper")} of ${name} taken back. Undo takes all of it back.`);
   };
@@ -115,6 +107,29 @@ export function TakingBack({ state, opened, repository, session, onDone }: Takin
       )}
     </section>
   );
+}
+
+interface Taking {
+  readonly opened: OpenedPacket;
+  readonly papers: readonly ComparedPaper[];
+  readonly choices: Choices;
+  readonly repository: Repository;
+  readonly session: CourseSession;
+  readonly change: ReturnType<typeof useChange>;
+}
+
+/** Takes over what a packet brings; words of trouble, null where all is well, nothing where more is to be decided first. */
+async function takeBack({ opened, papers, choices, repository, session, change }: Taking) {
+  const { returned, blobs } = opened;
+  const wanted = takeBackOf(session.state, returned, papers, { choices, at: session.now() });
+  for (const { id } of filesTaken(wanted, session.state)) {
+    const blob = blobs.get(id);
+    if (blob) await repository.keepFile(session.slot, id, blob);
+  }
+  // The course may have gone on meanwhile: what is sent is put together from it as it stands in this very turn.
+  const now = comparePacket(session.state, returned);
+  if (undecided(now, choices).length > 0) return undefined;
+  return troubleOf(await change(takeBackOf(session.state, returned, now, { choices, at: session.now() })));
 }
 
 const rosterNameOf = (state: CourseState, { studentId }: ComparedPaper): string => {

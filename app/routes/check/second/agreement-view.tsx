@@ -2,17 +2,17 @@ import { useMemo, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import type { FileId } from "#core/kernel";
 import { rosterName, secondMarkersOf, type Moderation } from "#core/model";
-import { agreementOf, type Agreement, type CriterionAgreement } from "#core/statistics";
+import { agreementOf, type Agreement } from "#core/statistics";
 import { counted } from "#core/words";
 import { deskAddress, inAddress } from "../../../ui/address";
 import { Choice } from "../../../ui/fields/choice";
 import { WithTable } from "../../../ui/charts/with-table";
-import type { RecordColumn } from "../../../ui/table/column";
 import { RecordTable } from "../../../ui/table/record-table";
-import { fixed, short, told, whyNot } from "../figure-words";
+import { fixed, short, whyNot } from "../figure-words";
 import type { Looked } from "../rows";
 import { DifferenceAgainstMean, SecondAgainstFirst } from "./agreement-chart";
 import { SettleList } from "./settle-list";
+import { CRITERIA, TwiceTable } from "./agreement-columns";
 
 /** How far the second marker has come, how both agree, and what is to be settled. */
 export function AgreementView({
@@ -38,37 +38,11 @@ export function AgreementView({
   const nameOf = useMemo(() => (id: string) => names.get(id) ?? "", [names]);
   const navigate = useNavigate();
   if (!agreement) return null;
-  const open = agreement.papers.filter((paper) => paper.state === "open");
-  const next = agreement.papers.find(({ second }) => second === null) ?? agreement.papers[0];
   const markerName = (id: string) => state.markers[id]?.name ?? "";
-  const marker = markerName(other);
   const draw = { agreement, nameOf, onOpen: (id: string) => void navigate(deskAddress(slot, assignment.id, id)) };
   return (
     <>
-      <div className="mt-3 flex flex-wrap items-center gap-4">
-        <p className="figures text-[14.5px]">
-          {counted(agreement.papers.length, "paper")}
-          {moderation.blind ? ", blind" : ""}, by {marker}: {agreement.twice.length} judged twice
-          {open.length > 0 ? `, ${String(open.length)} to judge` : ""}.
-        </p>
-        {markers.length > 1 && (
-          <Choice
-            quiet
-            label="Whose second judgements"
-            value={other}
-            options={markers.map((id) => [id, markerName(id)] as const)}
-            onChoose={setChosen}
-          />
-        )}
-        {next && other === moderation.markerId && (
-          <Link
-            className={`act ${open.length > 0 ? "act-first" : "act-quiet"}`}
-            to={`/courses/${slot}/check/second/${inAddress(assignment.id)}/${inAddress(next.studentId)}`}
-          >
-            Mark as {marker}
-          </Link>
-        )}
-      </div>
+      <HowFar {...{ slot, assignment, agreement, moderation, markers, other, markerName }} onMarker={setChosen} />
       {other === moderation.markerId ? (
         <SettleList slot={slot} looked={looked} papers={agreement.papers} nameOf={nameOf} read={read} />
       ) : (
@@ -149,74 +123,47 @@ function AgreementWords({ agreement, within }: { readonly agreement: Agreement; 
   );
 }
 
-const CRITERIA: readonly RecordColumn<CriterionAgreement>[] = [
-  { id: "criterion", head: "Criterion", cell: ({ criterion }) => <strong>{criterion.name}</strong> },
-  { id: "count", head: "Judged twice", figures: true, by: ({ count }) => count, cell: ({ count }) => count },
-  share("Same level", ({ sameLevel }) => sameLevel),
-  share("Within one level", ({ withinOne }) => withinOne),
-  {
-    id: "kappa",
-    head: "Weighted kappa",
-    figures: true,
-    by: ({ kappa }) => (kappa.ok ? kappa.value : null),
-    cell: ({ kappa }) => (kappa.ok ? told(kappa, 2) : <span className="text-soft">{whyNot(kappa.issue)}</span>),
-  },
-];
-
-function share(
-  head: string,
-  of: (one: CriterionAgreement) => CriterionAgreement["sameLevel"],
-): RecordColumn<CriterionAgreement> {
-  return {
-    id: head,
-    head,
-    figures: true,
-    by: (one) => {
-      const found = of(one);
-      return found.ok ? found.value : null;
-    },
-    cell: (one) => {
-      const found = of(one);
-      return found.ok ? `${String(Math.round(100 * found.value))} %` : "–";
-    },
-  };
+interface HowFarProps {
+  readonly slot: string;
+  readonly assignment: Looked["assignment"];
+  readonly agreement: Agreement;
+  readonly moderation: Moderation;
+  readonly markers: readonly Moderation["markerId"][];
+  /** Whose second judgements are looked at. */
+  readonly other: Moderation["markerId"];
+  readonly markerName: (id: string) => string;
+  readonly onMarker: (id: Moderation["markerId"]) => void;
 }
 
-/** Every paper judged twice with both scores: what the pictures are drawn from. */
-function TwiceTable({ agreement, nameOf }: { readonly agreement: Agreement; readonly nameOf: (id: string) => string }) {
-  const columns = useMemo(
-    (): readonly RecordColumn<Agreement["twice"][number]>[] => [
-      {
-        id: "name",
-        head: "Student",
-        by: ({ studentId }) => nameOf(studentId),
-        cell: ({ studentId }) => nameOf(studentId),
-      },
-      { id: "first", head: "First", figures: true, by: ({ first }) => first, cell: ({ first }) => short(first, 2) },
-      {
-        id: "second",
-        head: "Second",
-        figures: true,
-        by: ({ second }) => second,
-        cell: ({ second }) => short(second, 2),
-      },
-      {
-        id: "difference",
-        head: "Difference",
-        figures: true,
-        by: ({ first, second }) => second - first,
-        cell: ({ first, second }) => short(second - first, 2),
-      },
-    ],
-    [nameOf],
-  );
+/** How far the second marker has come, and the way to go on. */
+function HowFar({ slot, assignment, agreement, moderation, markers, other, markerName, onMarker }: HowFarProps) {
+  const open = agreement.papers.filter((paper) => paper.state === "open");
+  const next = agreement.papers.find(({ second }) => second === null) ?? agreement.papers[0];
+  const marker = markerName(other);
   return (
-    <RecordTable
-      className="mt-2 max-w-[560px]"
-      label="Papers judged twice"
-      records={agreement.twice}
-      columns={columns}
-      keyOf={({ studentId }) => studentId}
-    />
+    <div className="mt-3 flex flex-wrap items-center gap-4">
+      <p className="figures text-[14.5px]">
+        {counted(agreement.papers.length, "paper")}
+        {moderation.blind ? ", blind" : ""}, by {marker}: {agreement.twice.length} judged twice
+        {open.length > 0 ? `, ${String(open.length)} to judge` : ""}.
+      </p>
+      {markers.length > 1 && (
+        <Choice
+          quiet
+          label="Whose second judgements"
+          value={other}
+          options={markers.map((id) => [id, markerName(id)] as const)}
+          onChoose={onMarker}
+        />
+      )}
+      {next && other === moderation.markerId && (
+        <Link
+          className={`act ${open.length > 0 ? "act-first" : "act-quiet"}`}
+          to={`/courses/${slot}/check/second/${inAddress(assignment.id)}/${inAddress(next.studentId)}`}
+        >
+          Mark as {marker}
+        </Link>
+      )}
+    </div>
   );
 }

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import type { FileId } from "#core/kernel";
 import { handInOf, moderationOf, secondMarkOf } from "#core/model";
@@ -7,13 +7,13 @@ import { live, useLive } from "../../../course/live";
 import { openCourse, orMissing } from "../../../course/open-course";
 import { useChange } from "../../../course/use-change";
 import { fromAddress, inAddress } from "../../../ui/address";
-import { LazyWork } from "../../../ui/beside/lazy-work";
 import { DraftField } from "../../../ui/fields/draft-field";
 import { useKeys } from "../../../ui/keys/use-keys";
 import { PageTitle } from "../../../ui/parts/page-title";
 import { SecondCriteria } from "./second-criteria";
 import { secondRows, type SecondRows } from "./second-rows";
 import type { Route } from "./+types/page";
+import { WorkOfPaper } from "./work-of-paper";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
@@ -32,8 +32,6 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
   });
   return { shown, read: (id: FileId) => repository.readFile(params.slot, id) };
 }
-
-const NO_NOTES: readonly never[] = [];
 
 export default function SecondPage(props: Route.ComponentProps) {
   // Each paper begins at its first criterion.
@@ -84,40 +82,7 @@ function SecondPaper({ loaderData, params }: Route.ComponentProps) {
     <main className="grid min-h-0 flex-1 grid-cols-[380px_minmax(0,1fr)]">
       <PageTitle about={rows.title}>Second marking</PageTitle>
       <div className="overflow-y-auto border-e border-rule pb-8">
-        <div className="px-4 pt-3">
-          <p className="text-[14px]">
-            <Link className="link" to={home}>
-              Second marking
-            </Link>
-          </p>
-          <h1 className="font-serif text-[20px] font-semibold">{rows.title}</h1>
-          <p className="figures text-[14px] text-soft">
-            {rows.marker}, paper {rows.place + 1} of {papers.length}
-            {rows.isBlind ? ", blind" : ""} · {rows.sumWords}
-          </p>
-          <div className="my-2 flex gap-2">
-            <button
-              type="button"
-              className="act act-quiet"
-              disabled={rows.place === 0}
-              onClick={() => {
-                go(-1);
-              }}
-            >
-              Paper before
-            </button>
-            <button
-              type="button"
-              className="act"
-              disabled={rows.place + 1 >= papers.length}
-              onClick={() => {
-                go(1);
-              }}
-            >
-              Next paper
-            </button>
-          </div>
-        </div>
+        <SecondHead {...{ rows, home, go }} of={papers.length} />
         <SecondCriteria rows={rows} marked={marked} onMark={setMarked} />
         <div className="px-4 pt-4">
           <DraftField
@@ -134,37 +99,49 @@ function SecondPaper({ loaderData, params }: Route.ComponentProps) {
   );
 }
 
-/** The work beside the rulers, without anybody's remarks; paper that is not here says so. */
-function WorkOfPaper({
-  rows,
-  file,
-  read,
-}: {
+interface SecondHeadProps {
   readonly rows: SecondRows;
-  readonly file: Parameters<typeof LazyWork>[0]["file"] | null;
-  readonly read: (id: FileId) => Promise<Blob | null>;
-}) {
-  const frame = useRef<HTMLDivElement>(null);
-  const [height, setHeight] = useState(600);
-  useEffect(() => {
-    const element = frame.current;
-    if (!element) return;
-    const watch = new ResizeObserver(() => {
-      setHeight(element.clientHeight);
-    });
-    watch.observe(element);
-    return () => {
-      watch.disconnect();
-    };
-  }, []);
-  const readOnce = useCallback((id: FileId) => read(id), [read]);
+  readonly home: string;
+  readonly go: (step: number) => void;
+  readonly of: number;
+}
+
+/** Whose judgement it is, of which paper, and the way to the papers beside it. */
+function SecondHead({ rows, home, go, of }: SecondHeadProps) {
   return (
-    <section aria-label="Work" ref={frame} className="h-[calc(100vh-46px)] bg-table">
-      {file ? (
-        <LazyWork key={file.id} file={file} notes={NO_NOTES} criterion={rows.target} read={readOnce} height={height} />
-      ) : (
-        <p className="p-10 text-soft">This work lies on paper. Judge it from the pile.</p>
-      )}
-    </section>
+    <div className="px-4 pt-3">
+      <p className="text-[14px]">
+        <Link className="link" to={home}>
+          Second marking
+        </Link>
+      </p>
+      <h1 className="font-serif text-[20px] font-semibold">{rows.title}</h1>
+      <p className="figures text-[14px] text-soft">
+        {rows.marker}, paper {rows.place + 1} of {of}
+        {rows.isBlind ? ", blind" : ""} · {rows.sumWords}
+      </p>
+      <div className="my-2 flex gap-2">
+        <button
+          type="button"
+          className="act act-quiet"
+          disabled={rows.place === 0}
+          onClick={() => {
+            go(-1);
+          }}
+        >
+          Paper before
+        </button>
+        <button
+          type="button"
+          className="act"
+          disabled={rows.place + 1 >= of}
+          onClick={() => {
+            go(1);
+          }}
+        >
+          Next paper
+        </button>
+      </div>
+    </div>
   );
 }

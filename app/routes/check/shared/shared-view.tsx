@@ -77,27 +77,12 @@ export function SharedView({ looked, looks }: { readonly looked: Looked; readonl
           <span className="text-[14px] text-ochre">Other hand-ins have come since.</span>
         )}
       </div>
-      <div role="status" className="mt-2 min-h-6 text-[14px]">
-        {look.kind === "reading" && (
-          <p className="figures flex items-center gap-3">
-            <progress className="w-40" max={look.all} value={look.done} aria-label="Hand-ins read" />
-            {look.done < look.all
-              ? `${String(look.done)} of ${counted(look.all, "hand-in")} read`
-              : "Holding them against each other"}
-            <button
-              type="button"
-              className="link"
-              onClick={() => {
-                looks.stop();
-              }}
-            >
-              Stop
-            </button>
-          </p>
-        )}
-        {look.kind === "trouble" && <p className="text-wax">{look.words}</p>}
-        {found && <FoundWords found={found} />}
-      </div>
+      <LookWords
+        look={look}
+        onStop={() => {
+          looks.stop();
+        }}
+      />
       {found && <PairList assignment={assignment} shared={groups} onChoose={goTo} />}
     </section>
   );
@@ -113,5 +98,31 @@ function FoundWords({ found }: { readonly found: SharedFound }) {
       {unread.length > 0 &&
         ` ${counted(unread.length, "of them holds", "of them hold")} no text that can be read: ${names.join(", ")}${unread.length > NAMED ? " and others" : ""}.`}
     </p>
+  );
+}
+
+interface LookWordsProps {
+  readonly look: ReturnType<SharedTextLooks["lookAt"]>;
+  readonly onStop: () => void;
+}
+
+/** How far the reading is, with a way to stop it, and what was found. */
+function LookWords({ look, onStop }: LookWordsProps) {
+  return (
+    <div role="status" className="mt-2 min-h-6 text-[14px]">
+      {look.kind === "reading" && (
+        <p className="figures flex items-center gap-3">
+          <progress className="w-40" max={look.all} value={look.done} aria-label="Hand-ins read" />
+          {look.done < look.all
+            ? `${String(look.done)} of ${counted(look.all, "hand-in")} read`
+            : "Holding them against each other"}
+          <button type="button" className="link" onClick={onStop}>
+            Stop
+          </button>
+        </p>
+      )}
+      {look.kind === "trouble" && <p className="text-wax">{look.words}</p>}
+      {look.kind === "found" && <FoundWords found={look.found} />}
+    </div>
   );
 }

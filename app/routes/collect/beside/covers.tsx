@@ -85,27 +85,7 @@ export function Covers({ state, assignment, out, readFile, onClose }: CoversProp
           void make();
         }}
       >
-        <div>
-          <span aria-hidden="true" className="block text-[13px] text-soft">
-            Printed
-          </span>
-          <Choice
-            label="What is printed"
-            value={what}
-            options={[
-              ...SHEETS,
-              ...(tasks.length > 0
-                ? [
-                    {
-                      heading: "The task, a copy a student",
-                      options: tasks.map(({ id, name }): Option => [id, `${name}, with a code on page 1`]),
-                    },
-                  ]
-                : []),
-            ]}
-            onChoose={setWhat}
-          />
-        </div>
+        <PrintedField {...{ what }} tasks={tasks} onWhat={setWhat} />
         <div>
           <span aria-hidden="true" className="block text-[13px] text-soft">
             For
@@ -149,4 +129,37 @@ function studentsMeant(state: CourseState, whom: string, out: readonly StudentId
   return studentsOf(state)
     .filter(({ sectionId }) => whom === "all" || sectionId === whom)
     .map(({ id }) => id);
+}
+
+interface PrintedFieldProps {
+  readonly what: string;
+  readonly tasks: Assignment["files"];
+  readonly onWhat: (what: string) => void;
+}
+
+/** What is printed: sheets, labels, or the task itself. */
+function PrintedField({ what, tasks, onWhat }: PrintedFieldProps) {
+  return (
+    <div>
+      <span aria-hidden="true" className="block text-[13px] text-soft">
+        Printed
+      </span>
+      <Choice
+        label="What is printed"
+        value={what}
+        options={[
+          ...SHEETS,
+          ...(tasks.length > 0
+            ? [
+                {
+                  heading: "The task, a copy a student",
+                  options: tasks.map(({ id, name }): Option => [id, `${name}, with a code on page 1`]),
+                },
+              ]
+            : []),
+        ]}
+        onChoose={onWhat}
+      />
+    </div>
+  );
 }

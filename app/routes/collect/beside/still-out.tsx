@@ -38,16 +38,7 @@ export function StillOut({
       <p className="figures text-[13px] text-soft">
         {assignment.name}, {due}
       </p>
-      <ul className="figures mt-1 max-h-[50vh] overflow-auto text-[14px]">
-        {students.map(({ studentId, name, words, isOver }) => (
-          <li key={studentId} className="flex justify-between gap-3 border-b border-rule py-1.5">
-            <Link className="truncate hover:underline" to={deskAddress(slot, assignment.id, studentId)}>
-              {name}
-            </Link>
-            <span className={`shrink-0 text-[13px] ${isOver ? "text-wax" : "text-soft"}`}>{words}</span>
-          </li>
-        ))}
-      </ul>
+      <OutList slot={slot} assignmentId={assignment.id} students={students} />
       {students.length > 0 && (
         <button
           type="button"
@@ -91,5 +82,26 @@ export function StillOut({
         </p>
       )}
     </section>
+  );
+}
+
+interface OutListProps {
+  readonly slot: string;
+  readonly assignmentId: Assignment["id"];
+  readonly students: readonly Out[];
+}
+
+function OutList({ slot, assignmentId, students }: OutListProps) {
+  return (
+    <ul className="figures mt-1 max-h-[50vh] overflow-auto text-[14px]">
+      {students.map(({ studentId, name, words, isOver }) => (
+        <li key={studentId} className="flex justify-between gap-3 border-b border-rule py-1.5">
+          <Link className="truncate hover:underline" to={deskAddress(slot, assignmentId, studentId)}>
+            {name}
+          </Link>
+          <span className={`shrink-0 text-[13px] ${isOver ? "text-wax" : "text-soft"}`}>{words}</span>
+        </li>
+      ))}
+    </ul>
   );
 }

@@ -60,7 +60,7 @@ function DrawnRow({
   onUnlock,
   onMove,
 }: TrayRowProps) {
-  const { piece, group, name, guess, words, warnings } = row;
+  const { piece, group, words, warnings } = row;
   const [isAsking, setAsking] = useState(false);
   const asks = group === "open" || isAsking;
   const { name: fileName } = piece.file;
@@ -104,29 +104,7 @@ function DrawnRow({
       <span className="min-w-0">
         {piece.isCut && group === "open" && <NameStrip piece={piece} readFile={readFile} />}
         <WaysOn {...{ row, sheet, pile, isAsking, onUnlock }} />
-        {asks && !(sheet && !isAsking) ? (
-          <StudentField
-            state={state}
-            label={`Student of ${fileName}`}
-            guess={guess}
-            autoFocus={isAsking}
-            onDecide={(studentId) => {
-              setAsking(false);
-              onDecide(row, { kind: "student", studentId, joins: false });
-            }}
-            onMove={(by) => {
-              const field = document.activeElement;
-              if (field instanceof HTMLElement) onMove(field, by);
-            }}
-            {...(isAsking && {
-              onLeave: () => {
-                setAsking(false);
-              },
-            })}
-          />
-        ) : (
-          name && <strong className="me-2">{name}</strong>
-        )}{" "}
+        <Whose {...{ state, row, onDecide, onMove, isAsking, setAsking }} asks={asks && !(sheet && !isAsking)} />
         <span className="text-[13px] text-soft">{words.join(" · ")}</span>
         {warnings.length > 0 && (
           <span className="text-[13px] text-ochre">
@@ -224,6 +202,44 @@ function WaysOn({ row: { piece, group }, sheet, pile, isAsking, onUnlock }: Ways
           Unlock
         </button>
       )}
+    </>
+  );
+}
+
+interface WhoseProps extends Pick<TrayRowProps, "state" | "row" | "onDecide" | "onMove"> {
+  readonly asks: boolean;
+  readonly isAsking: boolean;
+  readonly setAsking: (isAsking: boolean) => void;
+}
+
+/** Whose it is, or the field in which that is said. */
+function Whose({ state, row, onDecide, onMove, asks, isAsking, setAsking }: WhoseProps) {
+  const { piece, name, guess } = row;
+  return (
+    <>
+      {asks ? (
+        <StudentField
+          state={state}
+          label={`Student of ${piece.file.name}`}
+          guess={guess}
+          autoFocus={isAsking}
+          onDecide={(studentId) => {
+            setAsking(false);
+            onDecide(row, { kind: "student", studentId, joins: false });
+          }}
+          onMove={(by) => {
+            const field = document.activeElement;
+            if (field instanceof HTMLElement) onMove(field, by);
+          }}
+          {...(isAsking && {
+            onLeave: () => {
+              setAsking(false);
+            },
+          })}
+        />
+      ) : (
+        name && <strong className="me-2">{name}</strong>
+      )}{" "}
     </>
   );
 }

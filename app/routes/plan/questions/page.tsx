@@ -1,8 +1,6 @@
-import { Effects } from "./effects";
-import { useQuestions } from "./use-questions";
 import { Link } from "react-router";
 import { compare, fromDecimal, pointsText } from "#core/kernel";
-import { courseOf, questionsOf, studentsOf } from "#core/model";
+import { courseOf, questionsOf, studentsOf, type Assignment } from "#core/model";
 import { questionPoints } from "#core/scoring";
 import { counted } from "#core/words";
 import { live, useLive } from "../../../course/live";
@@ -13,10 +11,12 @@ import { AsYouLeftIt } from "../../../ui/fields/as-you-left-it";
 import { useChange } from "../../../course/use-change";
 import { QuestionFields } from "./question-fields";
 import { AnswerEntry } from "./answer-entry";
-import { freshQuestion } from "./rows";
+import { freshQuestion, type QuestionDraft } from "./rows";
 import type { Route } from "./+types/page";
 import { inMark } from "../../../ui/words/figures";
 import { PageTitle } from "../../../ui/parts/page-title";
+import { Effects } from "./effects";
+import { useQuestions } from "./use-questions";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
@@ -39,24 +39,12 @@ export default function QuestionsPage({ loaderData, params }: Route.ComponentPro
   const { shown, stored, dirty, lack, effects, typed, trouble, set, edit, move, keep } = useQuestions({
     ...{ state, assignment, questions, by, change },
   });
-  const total = questionPoints(shown);
   return (
     <main className="mx-auto w-full max-w-[900px] px-[30px] pt-6 pb-16">
       <PageTitle about={assignment.name}>Questions</PageTitle>
       <h1 className="page-title">{assignment.name}: questions</h1>
       <PlanPlaces slot={params.slot} />
-      <p className="figures mt-3 text-[14.5px] text-soft">
-        {counted(shown.length, "question")} · {inMark(pointsText(total))} of {inMark(assignment.points)} points
-        {compare(total, fromDecimal(assignment.points)) !== 0 && (
-          <strong className="ms-2 text-ochre">The questions do not add up to the assignment’s points.</strong>
-        )}
-        <Link className="link ms-4" to={`/courses/${params.slot}/answers/${inAddress(assignment.id)}`}>
-          One question, all answers
-        </Link>
-        <Link className="link ms-4" to={`/courses/${params.slot}/plan/assignments/${inAddress(assignment.id)}`}>
-          The assignment
-        </Link>
-      </p>
+      <QuestionsSum slot={params.slot} {...{ assignment, shown }} />
       <ol className="mt-3">
         {shown.map((draft, index) => (
           <li key={draft.id ?? `new-${String(index)}`} className="border-t border-rule py-3">
@@ -121,5 +109,30 @@ export default function QuestionsPage({ loaderData, params }: Route.ComponentPro
         />
       )}
     </main>
+  );
+}
+
+interface QuestionsSumProps {
+  readonly slot: string;
+  readonly assignment: Assignment;
+  readonly shown: readonly QuestionDraft[];
+}
+
+/** What the questions come to, and the ways on. */
+function QuestionsSum({ slot, assignment, shown }: QuestionsSumProps) {
+  const total = questionPoints(shown);
+  return (
+    <p className="figures mt-3 text-[14.5px] text-soft">
+      {counted(shown.length, "question")} · {inMark(pointsText(total))} of {inMark(assignment.points)} points
+      {compare(total, fromDecimal(assignment.points)) !== 0 && (
+        <strong className="ms-2 text-ochre">The questions do not add up to the assignment’s points.</strong>
+      )}
+      <Link className="link ms-4" to={`/courses/${slot}/answers/${inAddress(assignment.id)}`}>
+        One question, all answers
+      </Link>
+      <Link className="link ms-4" to={`/courses/${slot}/plan/assignments/${inAddress(assignment.id)}`}>
+        The assignment
+      </Link>
+    </p>
   );
 }

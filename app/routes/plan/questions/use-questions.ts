@@ -1,4 +1,3 @@
-import type { SendChange } from "../../../course/use-change";
 import { useDeferredValue, useMemo, useState } from "react";
 import { keyEffects, type Command } from "#core/changes";
 import { sameValue, type Instant } from "#core/kernel";
@@ -6,6 +5,7 @@ import type { Assignment, Course, CourseState, questionsOf } from "#core/model";
 import { useTyped } from "../../../ui/fields/drafts";
 import { issueWords } from "../../../ui/words/words";
 import { draftOf, keptQuestion, lackOf, type QuestionDraft, readQuestions } from "./rows";
+import type { SendChange } from "../../../course/use-change";
 
 const commandOf = (
   assignmentId: Assignment["id"],

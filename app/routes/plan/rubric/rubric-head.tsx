@@ -72,33 +72,7 @@ export function RubricHead({ rubric, uses, judged, edit }: RubricHeadProps) {
           </div>
         )}
         <span className="flex-1" />
-        <button
-          type="button"
-          className="link pb-2 text-[14px]"
-          onClick={() => {
-            saveAs(new Blob([rubricCsv(rubric)], { type: "text/csv" }), `${rubric.name}.csv`);
-          }}
-        >
-          CSV
-        </button>
-        <button
-          type="button"
-          className="link pb-2 text-[14px]"
-          onClick={() => {
-            saveAs(new Blob([rubricJson(rubric)], { type: "application/json" }), `${rubric.name}.json`);
-          }}
-        >
-          JSON
-        </button>
-        <button
-          type="button"
-          className="link pb-2 text-[14px]"
-          onClick={() => {
-            window.print();
-          }}
-        >
-          Print
-        </button>
+        <WaysOut rubric={rubric} />
       </div>
       <p className="mt-2 text-[13.5px] text-soft">
         {uses.length === 0 ? "No assignment uses it yet." : `Used by ${uses.join(", ")}.`}
@@ -106,5 +80,40 @@ export function RubricHead({ rubric, uses, judged, edit }: RubricHeadProps) {
           ` ${counted(judged, "paper is", "papers are")} judged by it; a change is looked at before it is made.`}
       </p>
     </div>
+  );
+}
+
+/** How a rubric leaves the application: as a table, as data, on paper. */
+function WaysOut({ rubric }: { readonly rubric: Rubric }) {
+  return (
+    <>
+      <button
+        type="button"
+        className="link pb-2 text-[14px]"
+        onClick={() => {
+          saveAs(new Blob([rubricCsv(rubric)], { type: "text/csv" }), `${rubric.name}.csv`);
+        }}
+      >
+        CSV
+      </button>
+      <button
+        type="button"
+        className="link pb-2 text-[14px]"
+        onClick={() => {
+          saveAs(new Blob([rubricJson(rubric)], { type: "application/json" }), `${rubric.name}.json`);
+        }}
+      >
+        JSON
+      </button>
+      <button
+        type="button"
+        className="link pb-2 text-[14px]"
+        onClick={() => {
+          window.print();
+        }}
+      >
+        Print
+      </button>
+    </>
   );
 }

@@ -16,40 +16,16 @@ export function Letters({ draft, edit }: { readonly draft: Course; readonly edit
         <h2 className="border-t-2 border-ink pt-2 font-semibold">Letters and the pass mark</h2>
         <ul className="mt-2 space-y-1.5">
           {letters.map((band, index) => (
-            <li key={index} className="flex items-end gap-3">
-              <label className="w-24 text-[13px] text-soft">
-                Letter
-                <input
-                  className="field text-[15px] text-ink"
-                  value={band.letter}
-                  maxLength={20}
-                  onChange={(event) => {
-                    edit({
-                      letters: letters.map((one, at) => (at === index ? { ...one, letter: event.target.value } : one)),
-                    });
-                  }}
-                />
-              </label>
-              <div className="w-28">
-                <FigureInput
-                  label="From, %"
-                  value={inMark(band.from)}
-                  read={readFigure}
-                  onRead={(from) => {
-                    edit({ letters: letters.map((one, at) => (at === index ? { ...one, from } : one)) });
-                  }}
-                />
-              </div>
-              <button
-                type="button"
-                className="link pb-2 text-[13px]"
-                onClick={() => {
-                  edit({ letters: letters.filter((_, at) => at !== index) });
-                }}
-              >
-                Remove<span className="sr-only"> the letter {band.letter}</span>
-              </button>
-            </li>
+            <LetterLine
+              key={index}
+              band={band}
+              onBand={(fields) => {
+                edit({ letters: letters.map((one, at) => (at === index ? { ...one, ...fields } : one)) });
+              }}
+              onRemove={() => {
+                edit({ letters: letters.filter((_, at) => at !== index) });
+              }}
+            />
           ))}
         </ul>
         <button
@@ -83,27 +59,71 @@ export function Letters({ draft, edit }: { readonly draft: Course; readonly edit
           />
         </div>
       </div>
-      <table className="h-fit w-full text-[14px]">
-        <caption className="border-t-2 border-ink pt-2 pb-1 text-left font-semibold">Around the highest bound</caption>
-        <thead>
-          <tr className="border-b border-ink text-left text-[13px]">
-            <th className="py-1 font-normal text-soft">exactly</th>
-            <th className="font-normal text-soft">displayed</th>
-            <th className="font-normal text-soft">letter</th>
-            <th className="font-normal text-soft">passes</th>
-          </tr>
-        </thead>
-        <tbody>
-          {letterExample(draft).map((line) => (
-            <tr key={line.exact} className="border-b border-rule">
-              <td className="py-1">{inMark(line.exact)} %</td>
-              <td>{line.shown} %</td>
-              <td className="font-semibold">{line.letter}</td>
-              <td className="text-soft">{line.passes ? "yes" : "no"}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <AroundTheBound draft={draft} />
     </section>
+  );
+}
+
+interface LetterLineProps {
+  readonly band: Course["letters"][number];
+  readonly onBand: (fields: Partial<Course["letters"][number]>) => void;
+  readonly onRemove: () => void;
+}
+
+function LetterLine({ band, onBand, onRemove }: LetterLineProps) {
+  return (
+    <li className="flex items-end gap-3">
+      <label className="w-24 text-[13px] text-soft">
+        Letter
+        <input
+          className="field text-[15px] text-ink"
+          value={band.letter}
+          maxLength={20}
+          onChange={(event) => {
+            onBand({ letter: event.target.value });
+          }}
+        />
+      </label>
+      <div className="w-28">
+        <FigureInput
+          label="From, %"
+          value={inMark(band.from)}
+          read={readFigure}
+          onRead={(from) => {
+            onBand({ from });
+          }}
+        />
+      </div>
+      <button type="button" className="link pb-2 text-[13px]" onClick={onRemove}>
+        Remove<span className="sr-only"> the letter {band.letter}</span>
+      </button>
+    </li>
+  );
+}
+
+/** Totals around the highest bound, with what would become of them. */
+function AroundTheBound({ draft }: { readonly draft: Course }) {
+  return (
+    <table className="h-fit w-full text-[14px]">
+      <caption className="border-t-2 border-ink pt-2 pb-1 text-left font-semibold">Around the highest bound</caption>
+      <thead>
+        <tr className="border-b border-ink text-left text-[13px]">
+          <th className="py-1 font-normal text-soft">exactly</th>
+          <th className="font-normal text-soft">displayed</th>
+          <th className="font-normal text-soft">letter</th>
+          <th className="font-normal text-soft">passes</th>
+        </tr>
+      </thead>
+      <tbody>
+        {letterExample(draft).map((line) => (
+          <tr key={line.exact} className="border-b border-rule">
+            <td className="py-1">{inMark(line.exact)} %</td>
+            <td>{line.shown} %</td>
+            <td className="font-semibold">{line.letter}</td>
+            <td className="text-soft">{line.passes ? "yes" : "no"}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }

@@ -1,16 +1,13 @@
 import { useMemo, useState } from "react";
 import type { Command } from "#core/changes";
-import { sameValue, type StudentId } from "#core/kernel";
-import { courseOf, rosterName, type Course } from "#core/model";
-import type { ChangedTotal } from "#core/totals";
-import { counted } from "#core/words";
+import { sameValue } from "#core/kernel";
+import { courseOf, type Course } from "#core/model";
 import { live, useLive } from "../../../course/live";
 import { openCourse } from "../../../course/open-course";
 import { PlanPlaces } from "../../../ui/parts/plan-places";
 import { useTotalsAsk } from "../../../ui/dialogs/totals-ask";
 import { useChangedTotals } from "../../../ui/hooks/use-changed-totals";
 import { isShapedLike, useTyped } from "../../../ui/fields/drafts";
-import { AsYouLeftIt } from "../../../ui/fields/as-you-left-it";
 import { troubleOf } from "../../../ui/hooks/use-command";
 import { PageTitle } from "../../../ui/parts/page-title";
 import { useChange } from "../../../course/use-change";
@@ -20,14 +17,12 @@ import { Scales } from "./scales";
 import type { Rules } from "./rules";
 import { TotalsRules } from "./totals-rules";
 import type { Route } from "./+types/page";
+import { WhatWouldChange } from "./what-would-change";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
   return { shown: live(session, (state) => ({ state })) };
 }
-
-/** Students named in the list of changed totals. */
-const SHOWN = 8;
 
 const NO_EDITS: Partial<Rules> = {};
 
@@ -57,10 +52,6 @@ export default function RulesPage({ loaderData, params }: Route.ComponentProps) 
   const scaleAsk = useTotalsAsk(state, change);
   const tried = useMemo(() => (changed ? { ...state, courses: { [draft.id]: draft } } : null), [changed, state, draft]);
   const { found, done, of } = useChangedTotals(state, tried);
-  const nameOf = (id: StudentId) => {
-    const student = state.students[id];
-    return student ? rosterName(state, student) : "";
-  };
   const apply = async () => {
     const command: Command = { type: "editCourse", fields: edits };
     const words = troubleOf(await change(command));
@@ -81,53 +72,16 @@ export default function RulesPage({ loaderData, params }: Route.ComponentProps) 
       </div>
       {scaleAsk.dialog}
       {changed && (
-        <section
-          aria-label="What would change"
-          className="fixed inset-x-0 bottom-0 z-20 border-t-2 border-ink bg-sheet px-[30px] py-3"
-        >
-          <div className="mx-auto flex max-w-[1020px] items-center gap-6">
-            <div className="min-w-0 flex-1 text-[14.5px]" aria-live="polite">
-              <strong>
-                {done < of
-                  ? `Looking at ${String(done)} of ${counted(of, "total")} …`
-                  : found.length === 0
-                    ? "No existing total would change."
-                    : `${String(found.length)} of ${counted(of, "total")} would change.`}
-              </strong>
-              <p className="figures truncate text-[13.5px] text-soft">
-                {found
-                  .slice(0, SHOWN)
-                  .map((one) => totalWords(nameOf(one.studentId), one))
-                  .join(" · ")}
-              </p>
-              {typed.isLeft && <AsYouLeftIt />}
-              {trouble && (
-                <p role="alert" className="text-[13.5px] text-wax">
-                  {trouble}
-                </p>
-              )}
-            </div>
-            <button
-              type="button"
-              className="act act-quiet"
-              onClick={() => {
-                typed.clear();
-                setTrouble(null);
-              }}
-            >
-              Put them back
-            </button>
-            <button type="button" className="act act-first" onClick={() => void apply()}>
-              Apply the rules
-            </button>
-          </div>
-        </section>
+        <WhatWouldChange
+          {...{ state, found, done, of, trouble }}
+          isLeft={typed.isLeft}
+          onBack={() => {
+            typed.clear();
+            setTrouble(null);
+          }}
+          onApply={() => void apply()}
+        />
       )}
     </main>
   );
-}
-
-function totalWords(name: string, { before, after, letterBefore, letterAfter }: ChangedTotal): string {
-  const letters = letterBefore === letterAfter ? "" : ` (${letterBefore ?? "none"} → ${letterAfter ?? "none"})`;
-  return `${name} ${before ?? "–"} → ${after ?? "–"}${letters}`;
 }

@@ -1,27 +1,13 @@
 import { useMemo, useState } from "react";
 import type { Command } from "#core/changes";
-import { readRosterTable, ROSTER_ROLES, rosterFrom, type RosterRole } from "#core/formats";
+import { readRosterTable, rosterFrom, type RosterRole } from "#core/formats";
 import { counted } from "#core/words";
 import { AsYouLeftIt } from "../../../ui/fields/as-you-left-it";
 import { readTextDraft, useTyped } from "../../../ui/fields/drafts";
-import { rosterWords } from "../../../ui/words/words";
 import { isArchive, readSet } from "../../../exports/read-set";
 import { readText } from "../../../ui/files/read-text";
 import { FileButton } from "../../../ui/files/file-button";
-import { Choice } from "../../../ui/fields/choice";
-
-const ROLE_WORDS: Readonly<Record<RosterRole, string>> = {
-  number: "Student number",
-  name: "Whole name",
-  given: "Given name",
-  family: "Family name",
-  section: "Section",
-  email: "E-mail",
-  ignore: "Leave out",
-};
-
-/** Lines of the preview shown. */
-const SHOWN = 6;
+import { ColumnPreview, RosterIssues } from "./roster-preview";
 
 /** Students typed, pasted, or read from a CSV file: columns are matched and looked at before anything is added. */
 export function RosterEntry({
@@ -47,16 +33,9 @@ export function RosterEntry({
     setTrouble(null);
   };
   const read = async (file: File) => {
-    if (!(await isArchive(file))) {
-      set(await readText(file));
-      return;
-    }
-    const { roster } = await readSet(file);
+    const { roster, words } = await rosterOf(file);
     if (roster !== null) set(roster);
-    else
-      setTrouble(
-        `${file.name} holds no students: a roster-and-results set has a file "users.csv". Nothing was changed.`,
-      );
+    else setTrouble(words);
   };
   const add = async () => {
     if (students.length === 0) return;
@@ -112,68 +91,12 @@ export function RosterEntry({
   );
 }
 
-type RosterTable = ReturnType<typeof readRosterTable>;
-
-/** The first lines of a roster under what each column is taken for, which can be said otherwise. */
-function ColumnPreview({
-  table,
-  roles,
-  onRoles,
-}: {
-  readonly table: RosterTable;
-  readonly roles: readonly RosterRole[];
-  readonly onRoles: (roles: readonly RosterRole[]) => void;
-}) {
-  const lines = table.rows.length;
-  return (
-    <>
-      <table className="mt-3 w-full text-[13.5px]">
-        <caption className="sr-only">The columns of the roster and what they hold</caption>
-        <thead>
-          <tr>
-            {roles.map((role, index) => (
-              <th key={index} className="pe-2 pb-1 text-left font-normal">
-                <Choice
-                  label={`Column ${String(index + 1)}${table.head?.[index] ? `, ${table.head[index]}` : ""}`}
-                  className="!py-1 text-[13px]"
-                  value={role}
-                  onChoose={(next) => {
-                    onRoles(roles.map((one, place) => (place === index ? next : one === next ? "ignore" : one)));
-                  }}
-                  options={ROSTER_ROLES.map((one) => [one, ROLE_WORDS[one]] as const)}
-                />
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {table.rows.slice(0, SHOWN).map((row, line) => (
-            <tr key={line} className="border-b border-rule">
-              {row.map((cell, index) => (
-                <td key={index} className={`py-0.5 pe-2 ${roles[index] === "ignore" ? "text-soft line-through" : ""}`}>
-                  {cell}
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      {lines > SHOWN && (
-        <p className="mt-1 text-[13px] text-soft">and {counted(lines - SHOWN, "more line", "more lines")}</p>
-      )}
-    </>
-  );
-}
-
-function RosterIssues({ issues }: { readonly issues: ReturnType<typeof rosterFrom>["issues"] }) {
-  return (
-    <>
-      {issues.slice(0, SHOWN).map((issue) => (
-        <p key={issue.line} className="mt-1 text-[13.5px] text-ochre">
-          {rosterWords(issue)}
-        </p>
-      ))}
-      {issues.length > SHOWN && <p className="text-[13px] text-soft">and {counted(issues.length - SHOWN, "more")}</p>}
-    </>
-  );
+/** The roster that a file holds, as it would be pasted; null with words where there is none. */
+async function rosterOf(file: File): Promise<{ readonly roster: string | null; readonly words: string }> {
+  if (!(await isArchive(file))) return { roster: await readText(file), words: "" };
+  const { roster } = await readSet(file);
+  return {
+    roster,
+    words: `${file.name} holds no students: a roster-and-results set has a file "users.csv". Nothing was changed.`,
+  };
 }

@@ -43,27 +43,14 @@ export function FolderCopies({ repository, session, isLocked, state, job, onChan
     );
   if (!state || isStopped)
     return (
-      <>
-        <p>
-          A course file is written into a folder of your choice by itself, a minute after work: the last five stay, one
-          a day for a week, and one a week.
-        </p>
-        <button
-          type="button"
-          className="act mt-3"
-          disabled={busy}
-          onClick={() => {
-            void chooseFolder().then(async (folder) => {
-              if (!folder) return;
-              await repository.keepFolder(slot, folder);
-              setStopped(false);
-              await write(folder);
-            });
-          }}
-        >
-          Choose a folder for copies
-        </button>
-      </>
+      <NoFolder
+        isBusy={busy}
+        onFolder={async (folder) => {
+          await repository.keepFolder(slot, folder);
+          setStopped(false);
+          await write(folder);
+        }}
+      />
     );
   const { folder, mayWrite, trouble } = state;
   return (
@@ -103,6 +90,32 @@ export function FolderCopies({ repository, session, isLocked, state, job, onChan
           Write no more copies there
         </button>
       </p>
+    </>
+  );
+}
+
+interface NoFolderProps {
+  readonly isBusy: boolean;
+  readonly onFolder: (folder: Folder) => Promise<void>;
+}
+
+function NoFolder({ isBusy, onFolder }: NoFolderProps) {
+  return (
+    <>
+      <p>
+        A course file is written into a folder of your choice by itself, a minute after work: the last five stay, one a
+        day for a week, and one a week.
+      </p>
+      <button
+        type="button"
+        className="act mt-3"
+        disabled={isBusy}
+        onClick={() => {
+          void chooseFolder().then((folder) => folder && onFolder(folder));
+        }}
+      >
+        Choose a folder for copies
+      </button>
     </>
   );
 }

@@ -1,15 +1,12 @@
 import { Suspense } from "react";
 import { Await, Link, useLocation, useNavigate, useRevalidator } from "react-router";
-import { CSV_WORDS, figuresMark } from "../../../ui/words/figures";
-import { filesOf, scoresCsv } from "#core/formats";
+import { filesOf } from "#core/formats";
 import { courseOf } from "#core/model";
-import { counted } from "#core/words";
 import { live, useLive } from "../../../course/live";
 import { openCourse } from "../../../course/open-course";
 import { FileButton } from "../../../ui/files/file-button";
 import { usePassphrase } from "../../../ui/dialogs/use-passphrase";
 import { JobStatus } from "../../../ui/dialogs/job-status";
-import { saveAs } from "../../../ui/save-as";
 import { StartEmpty } from "../../../ui/parts/start-empty";
 import { useJob } from "../../../ui/hooks/use-job";
 import { knownMarkerName } from "../../../start-courses";
@@ -21,6 +18,7 @@ import { CourseFile } from "./course-file";
 import { FolderCopies } from "./folder-copies";
 import { Space } from "./space";
 import type { Route } from "./+types/page";
+import { ScoresAsCsv } from "./scores-as-csv";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
@@ -75,24 +73,7 @@ export default function FilesPage({ loaderData, params }: Route.ComponentProps) 
       <JobStatus job={job} />
       {passphrase.dialog}
       <Section id="scores" title="Scores for a spreadsheet">
-        <p>
-          One row per student, one column per assignment with its counted value, and the total.{" "}
-          {counted(students, "student")}.
-        </p>
-        <button
-          type="button"
-          className="act mt-3"
-          onClick={() => {
-            saveAs(
-              new Blob([scoresCsv(session.state)], { type: "text/csv;charset=utf-8" }),
-              `${params.slot}-scores.csv`,
-            );
-            say("The scores were saved as a CSV file.");
-          }}
-        >
-          Save the scores as CSV
-        </button>
-        <p className="mt-1.5 text-[13px] text-soft">{CSV_WORDS[figuresMark()]}</p>
+        <ScoresAsCsv slot={params.slot} state={session.state} students={students} onSaved={say} />
       </Section>
       <Section id="course-file" title="The course file">
         <CourseFile {...common} title={title} files={files} saved={saved} timeZone={timeZone} onMade={look} />

@@ -1,19 +1,18 @@
 import { useMemo } from "react";
 import { sealDigits } from "#core/changes";
-import { assignmentsOf, rosterName, studentsOf, type CourseState } from "#core/model";
 import { counted } from "#core/words";
 import { live, useLive } from "../../../course/live";
 import { openCourse } from "../../../course/open-course";
-import { fromAddress, inAddress } from "../../../ui/address";
+import { fromAddress } from "../../../ui/address";
 import { saveAs } from "../../../ui/save-as";
 import { useHashText } from "../../../ui/hooks/use-hash-text";
 import { useSearchChoice } from "../../../ui/hooks/use-search-choice";
 import { JournalSeal } from "./journal-seal";
 import { JournalTable } from "./journal-table";
-import { JOURNAL_KINDS, journalCsv, journalEntries } from "./rows";
+import { journalCsv, journalEntries } from "./rows";
 import type { Route } from "./+types/page";
-import { DateField } from "../../../ui/time/date-field";
-import { Choice } from "../../../ui/fields/choice";
+import { Days } from "./days";
+import { Filters } from "./filters";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
@@ -86,118 +85,5 @@ export default function JournalPage({ loaderData, params }: Route.ComponentProps
       <JournalTable slot={params.slot} state={state} entries={entries} found={found} />
       {found.length === 0 && <p className="mt-4 text-soft">No change fits. Loosen the filters above.</p>}
     </main>
-  );
-}
-
-/** What the journal is filtered by, chosen from lists. */
-function Filters({
-  state,
-  student,
-  assignment,
-  kind,
-  who,
-  set,
-}: Readonly<Record<"student" | "assignment" | "kind" | "who", string>> & {
-  readonly state: CourseState;
-  readonly set: (name: string, value: string) => void;
-}) {
-  return (
-    <>
-      <FilterChoice
-        label="Student"
-        all="All students"
-        value={student}
-        options={studentsOf(state).map((one) => [inAddress(one.id), rosterName(state, one)])}
-        onChoose={(value) => {
-          set("student", value);
-        }}
-      />
-      <FilterChoice
-        label="Assignment"
-        all="All assignments"
-        value={assignment}
-        options={assignmentsOf(state).map(({ id, name }) => [inAddress(id), name])}
-        onChoose={(value) => {
-          set("assignment", value);
-        }}
-      />
-      <FilterChoice
-        label="Kind of change"
-        all="All kinds"
-        value={kind}
-        options={JOURNAL_KINDS.map(([id, words]) => [id, words])}
-        onChoose={(value) => {
-          set("kind", value);
-        }}
-      />
-      <FilterChoice
-        label="Who made the change"
-        all="Everybody"
-        value={who}
-        options={Object.values(state.markers).map(({ id, name }) => [inAddress(id), name])}
-        onChoose={(value) => {
-          set("who", value);
-        }}
-      />
-    </>
-  );
-}
-
-/** The days between which changes are shown. */
-function Days({
-  from,
-  to,
-  set,
-}: {
-  readonly from: string;
-  readonly to: string;
-  readonly set: (name: string, value: string) => void;
-}) {
-  return (
-    <span className="flex items-center gap-3">
-      <DateField
-        label="From"
-        labelled="before"
-        precision="day"
-        value={from}
-        onChange={(day) => {
-          set("from", day);
-        }}
-      />
-      <DateField
-        label="to"
-        labelled="before"
-        precision="day"
-        value={to}
-        onChange={(day) => {
-          set("to", day);
-        }}
-      />
-    </span>
-  );
-}
-
-/** One filter of the journal; its first choice lets everything through. */
-function FilterChoice({
-  label,
-  all,
-  value,
-  options,
-  onChoose,
-}: {
-  readonly label: string;
-  readonly all: string;
-  readonly value: string;
-  readonly options: readonly (readonly [value: string, words: string])[];
-  readonly onChoose: (value: string) => void;
-}) {
-  return (
-    <Choice
-      label={label}
-      className="!w-auto max-w-40 text-[14px]"
-      value={value}
-      onChoose={onChoose}
-      options={[["", all], ...options]}
-    />
   );
 }

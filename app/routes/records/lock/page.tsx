@@ -8,11 +8,11 @@ import { readForm } from "../../../course/read-form";
 import { JobStatus } from "../../../ui/dialogs/job-status";
 import { useJob } from "../../../ui/hooks/use-job";
 import { LockFactFields } from "./lock-facts";
-import { NewPassphrase, PassphraseField } from "./new-passphrase";
 import { PutOn } from "./put-on";
 import { Recovery } from "./recovery";
 import { TakeOff } from "./take-off";
 import type { Route } from "./+types/page";
+import { ChangePassphrase, OutcomeLine } from "./change-passphrase";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
@@ -110,54 +110,8 @@ function Facts({ facts }: { readonly facts: LockFacts }) {
       <button type="submit" className="act" disabled={!isOther || typed.label.trim() === ""}>
         Keep
       </button>
-      <Outcome outcome={fetcher.data} />
+      <OutcomeLine outcome={fetcher.data} />
     </form>
-  );
-}
-
-function ChangePassphrase({ known }: { readonly known: readonly string[] }) {
-  const fetcher = useFetcher<typeof clientAction>();
-  const [present, setPresent] = useState("");
-  const [typed, setTyped] = useState({ passphrase: "", again: "" });
-  const isReady = present !== "" && typed.passphrase !== "" && typed.passphrase === typed.again;
-  return (
-    <form
-      className="grid gap-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (!isReady) return;
-        const { passphrase } = typed;
-        void fetcher.submit({ present, passphrase }, { method: "post" }).then(() => {
-          setPresent("");
-          setTyped({ passphrase: "", again: "" });
-        });
-      }}
-    >
-      <PassphraseField label="The present passphrase" value={present} onChange={setPresent} />
-      <NewPassphrase
-        label="The new passphrase"
-        known={known}
-        {...typed}
-        onPassphrase={(passphrase, again) => {
-          setTyped({ passphrase, again });
-        }}
-      />
-      <p className="flex items-center gap-4">
-        <button type="submit" className="act" disabled={!isReady || fetcher.state !== "idle"}>
-          Change the passphrase
-        </button>
-        <Outcome outcome={fetcher.data} />
-      </p>
-    </form>
-  );
-}
-
-/** What came of a form that was sent. */
-function Outcome({ outcome }: { readonly outcome: { trouble: string | null; done: string } | undefined }) {
-  return (
-    <span role="status" className={`text-[14px] ${outcome?.trouble ? "text-wax" : "text-soft"}`}>
-      {outcome && (outcome.trouble ?? outcome.done)}
-    </span>
   );
 }
 

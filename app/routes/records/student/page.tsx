@@ -1,5 +1,4 @@
 import { useMemo, useState } from "react";
-import { Link, useNavigate } from "react-router";
 import { termsOf } from "#core/model";
 import { provenancesFrom } from "#core/changes";
 import type { Outlook } from "#core/totals";
@@ -7,15 +6,17 @@ import { explainTotal } from "#core/totals";
 import { live, useLive } from "../../../course/live";
 import { openCourse, orMissing } from "../../../course/open-course";
 import { AccountTree } from "../../../ui/parts/account-tree";
-import { deskAddress, fromAddress, studentAddress, windowAddress } from "../../../ui/address";
+import { deskAddress, fromAddress } from "../../../ui/address";
 import { DraftField } from "../../../ui/fields/draft-field";
 import { nameOfState } from "../../../ui/words/name-of";
 import { useChange } from "../../../course/use-change";
 import { OutlookBar } from "./outlook-bar";
-import { studentRows, type WorkRow } from "./rows";
+import { studentRows } from "./rows";
 import type { Route } from "./+types/page";
 import { Choice } from "../../../ui/fields/choice";
 import { PageTitle } from "../../../ui/parts/page-title";
+import { CategoryWork } from "./category-work";
+import { Links } from "./student-links";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
@@ -97,77 +98,6 @@ export default function StudentPage({ loaderData, params }: Route.ComponentProps
 
 type Rows = ReturnType<typeof studentRows>;
 
-/** The ways on from a student. */
-function Links({ slot, studentId, rows }: { readonly slot: string; readonly studentId: string; readonly rows: Rows }) {
-  const navigate = useNavigate();
-  const go = (id: string | null) => {
-    if (id) void navigate(studentAddress(slot, id));
-  };
-  return (
-    <p className="flex gap-5 text-sm print:hidden">
-      <button
-        type="button"
-        className="link disabled:opacity-40"
-        disabled={!rows.before}
-        onClick={() => {
-          go(rows.before);
-        }}
-      >
-        Student before
-      </button>
-      <button
-        type="button"
-        className="link disabled:opacity-40"
-        disabled={!rows.after}
-        onClick={() => {
-          go(rows.after);
-        }}
-      >
-        Next student
-      </button>
-      <Link className="link" to={windowAddress(slot, studentId)}>
-        What they see
-      </Link>
-      <button
-        type="button"
-        className="link"
-        onClick={() => {
-          window.print();
-        }}
-      >
-        Print
-      </button>
-    </p>
-  );
-}
-
-/** The work of one category with what each came to. */
-function CategoryWork({
-  category,
-  addressOf,
-}: {
-  readonly category: Rows["categories"][number];
-  readonly addressOf: (work: WorkRow) => string;
-}) {
-  return (
-    <section aria-label={category.name} className="mb-5 break-inside-avoid">
-      <h2 className="flex justify-between border-t-2 border-ink pt-1.5 text-sm font-semibold">
-        <span>{category.name}</span>
-        <span className="figures">{category.percent}</span>
-      </h2>
-      <table className="mt-1 w-full text-[14px]">
-        <caption className="sr-only">Work in {category.name}</caption>
-        <tbody>
-          {category.work.map((work) => (
-            <Work key={work.assignmentId} work={work} to={addressOf(work)} />
-          ))}
-        </tbody>
-      </table>
-      {category.work.length === 0 && <p className="text-[14px] text-soft">No assignment yet.</p>}
-    </section>
-  );
-}
-
 /** What is still needed for each letter, and what bonus work was done. */
 function Needed({ rows }: { readonly rows: Rows }) {
   return (
@@ -200,22 +130,5 @@ function Needed({ rows }: { readonly rows: Rows }) {
         </section>
       )}
     </>
-  );
-}
-
-function Work({ work, to }: { readonly work: WorkRow; readonly to: string }) {
-  return (
-    <tr className="border-b border-rule align-baseline">
-      <th scope="row" className="py-1 text-left font-normal">
-        <Link to={to} className="hover:underline">
-          {work.name}
-        </Link>
-        {work.comment && <span className="block text-[13px] text-soft">{work.comment}</span>}
-      </th>
-      <td className="w-24 text-soft">{work.due}</td>
-      <td className={`w-40 ${work.tone}`}>{work.standing}</td>
-      <td className="figures w-28 text-right">{work.figure}</td>
-      <td className="figures w-20 text-right text-soft">{work.percent}</td>
-    </tr>
   );
 }

@@ -2,7 +2,7 @@ import { useMemo, useState } from "react";
 import type { StudentId } from "#core/kernel";
 import { courseOf } from "#core/model";
 import { counted } from "#core/words";
-import { locksFor, LOCKING_WORDS, LOCKINGS, type Locking } from "../../../locks/copy-locks";
+import { locksFor, LOCKING_WORDS, type Locking } from "../../../locks/copy-locks";
 import { PassphraseLists } from "../../../locks/passphrase-lists";
 import { live, useLive } from "../../../course/live";
 import { openCourse } from "../../../course/open-course";
@@ -10,7 +10,6 @@ import { JobStatus } from "../../../ui/dialogs/job-status";
 import { saveAs } from "../../../ui/save-as";
 import { useJob } from "../../../ui/hooks/use-job";
 import { troubleOf } from "../../../ui/hooks/use-command";
-import { ChoiceField } from "../../../ui/fields/choice-field";
 import { UnderStep } from "../../../ui/parts/under-step";
 import { useChange } from "../../../course/use-change";
 import { RecordTable } from "../../../ui/table/record-table";
@@ -18,6 +17,7 @@ import type { Route } from "./+types/page";
 import { deliverRows } from "./rows";
 import { columnsOf } from "./columns";
 import { HasLeft } from "./has-left";
+import { Wish } from "./wish";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
@@ -72,36 +72,12 @@ export default function DeliverPage({ loaderData, params }: Route.ComponentProps
         For each student one page that opens in any browser without a network, and one PDF: exactly what they see in
         their window, with their marked work inside. From then on it counts as seen.
       </p>
-      <div className="mt-4 flex flex-wrap items-end gap-x-6 gap-y-3 text-[14px]">
-        {sections.length > 0 && (
-          <ChoiceField
-            label="For"
-            value={sectionId}
-            options={[["", "everyone"], ...sections.map(({ id, name }) => [id, name] as const)]}
-            onKeep={(value) => {
-              setSectionId(value);
-              return undefined;
-            }}
-          />
-        )}
-        <ChoiceField
-          label="Lock"
-          value={locking}
-          options={LOCKINGS}
-          onKeep={(value) => {
-            setLocking(value);
-            return undefined;
-          }}
-        />
-        <button
-          type="button"
-          className="act act-first"
-          disabled={chosen.length === 0 || job.progress !== null}
-          onClick={() => void make()}
-        >
-          {chosen.length === 0 ? "Nothing to give out yet" : `Make copies for ${counted(chosen.length, "student")}`}
-        </button>
-      </div>
+      <Wish
+        {...{ sections, sectionId, setSectionId, locking, setLocking }}
+        count={chosen.length}
+        isBusy={job.progress !== null}
+        onMake={() => void make()}
+      />
       <p className="mt-2 text-[13.5px] text-soft">{LOCKING_WORDS[locking]}</p>
       <JobStatus job={job} />
       <PassphraseLists state={state} lists={lists} />

@@ -1,7 +1,7 @@
 import { useMemo, useState } from "react";
 import { localToday } from "#core/kernel";
-import { finalGrades, finalGradesCsv, openBeforeGrades, rosterResultsArchive, type FinalGrade } from "#core/formats";
-import { CSV_WORDS, inMark } from "../../../ui/words/figures";
+import { finalGrades, finalGradesCsv, openBeforeGrades, rosterResultsArchive } from "#core/formats";
+import { CSV_WORDS } from "../../../ui/words/figures";
 import { courseOf, gradeExportsOf } from "#core/model";
 import { counted } from "#core/words";
 import { live, useLive } from "../../../course/live";
@@ -14,9 +14,10 @@ import { UnderStep } from "../../../ui/parts/under-step";
 import { useChange } from "../../../course/use-change";
 import { KeptExports } from "./kept-exports";
 import { Reports } from "./reports";
-import type { RecordColumn } from "../../../ui/table/column";
 import { RecordTable } from "../../../ui/table/record-table";
 import type { Route } from "./+types/page";
+import { gradeColumns } from "./grade-columns";
+import { BeforeExport } from "./before-export";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
@@ -28,32 +29,6 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
       at: session.now(),
     })),
   };
-}
-
-function gradeColumns(grades: readonly FinalGrade[], places: number): readonly RecordColumn<FinalGrade>[] {
-  const percent = (of: (grade: FinalGrade) => string | null | undefined) => ({
-    by: (grade: FinalGrade) => (of(grade) ? Number(of(grade)) : null),
-    cell: (grade: FinalGrade) => inMark(of(grade) ?? "–"),
-    figures: true,
-  });
-  return [
-    { id: "student", head: "Student", by: ({ name }) => name, cell: ({ name }) => name },
-    { id: "number", head: "Number", by: ({ number }) => number, cell: ({ number }) => number, className: "text-soft" },
-    ...(grades[0]?.terms ?? []).map(({ name }, place) => ({
-      id: `term-${String(place)}`,
-      head: `${name}, %`,
-      ...percent(({ terms }) => terms?.[place]?.percent),
-    })),
-    { id: "total", head: `Total, % (${counted(places, "decimal")})`, ...percent((grade) => grade.percent) },
-    {
-      id: "letter",
-      head: "Letter",
-      by: ({ letter }) => letter,
-      cell: ({ letter }) => letter ?? "–",
-      className: "ps-6 font-semibold",
-      headClassName: "ps-6",
-    },
-  ];
 }
 
 export default function GradesPage({ loaderData, params }: Route.ComponentProps) {
@@ -81,21 +56,7 @@ export default function GradesPage({ loaderData, params }: Route.ComponentProps)
     <main className="mx-auto w-full max-w-[960px] px-[30px] pt-6 pb-16">
       <title>Final grades · Upright Quill</title>
       <UnderStep step="Release" to={`/courses/${params.slot}/release`} title="Final grades" />
-      <ul aria-label="Before the export" className="figures mt-2 text-[14px]">
-        <Line
-          good={waiting === 0}
-          words={waiting === 0 ? "Nothing waits to be scored" : `${counted(waiting, "paper")} waiting to be scored`}
-        />
-        <Line
-          good={undecided === 0}
-          words={
-            undecided === 0
-              ? "Nothing is undecided"
-              : `${counted(undecided, "result")} not in and not decided: they count as nothing yet`
-          }
-        />
-        {without > 0 && <Line good={false} words={`${counted(without, "student")} without any total`} />}
-      </ul>
+      <BeforeExport {...{ waiting, undecided, without }} />
       <div className="mt-3 flex flex-wrap gap-3">
         <button
           type="button"
@@ -147,16 +108,5 @@ export default function GradesPage({ loaderData, params }: Route.ComponentProps)
         />
       </details>
     </main>
-  );
-}
-
-function Line({ good, words }: { readonly good: boolean; readonly words: string }) {
-  return (
-    <li className="flex gap-3 py-0.5">
-      <span aria-hidden="true" className={`w-3 font-semibold ${good ? "" : "text-wax"}`}>
-        {good ? "✓" : "!"}
-      </span>
-      {words}
-    </li>
   );
 }

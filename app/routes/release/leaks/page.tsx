@@ -17,6 +17,7 @@ import { LeakTable } from "./leak-table";
 import { Remedies } from "./remedies";
 import { OneOf } from "../../../ui/fields/one-of";
 import type { Route } from "./+types/page";
+import { HowFar } from "./how-far";
 
 export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
@@ -97,24 +98,11 @@ export default function LeaksPage({ loaderData, params }: Route.ComponentProps) 
           }}
         />
       )}
-      <p className="figures mt-3 flex items-center gap-3 text-[14px]" role="status">
-        {stopped
-          ? "Stopped."
-          : ready
-            ? resultWords(leaking.length, studentsOf(state).length)
-            : `Looking, ${String(done)} of ${String(of)} students`}
-        {!ready && (
-          <button
-            type="button"
-            className="link"
-            onClick={() => {
-              setStopped(!stopped);
-            }}
-          >
-            {stopped ? "Look again" : "Stop"}
-          </button>
-        )}
-      </p>
+      <HowFar
+        {...{ stopped, ready, done, of }}
+        result={resultWords(leaking.length, studentsOf(state).length)}
+        onStopped={setStopped}
+      />
       {ready && leaking.length > 0 && (
         <Remedies
           checked={after}

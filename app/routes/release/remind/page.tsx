@@ -1,4 +1,3 @@
-import { Reached, WhomFields } from "./whom-fields";
 import { useState } from "react";
 import type { AssignmentId, StudentId } from "#core/kernel";
 import { decimal, fromDecimal, isDecimal } from "#core/kernel";
@@ -18,6 +17,7 @@ import { UnderStep } from "../../../ui/parts/under-step";
 import { useChange } from "../../../course/use-change";
 import { isKind, KINDS, REMINDER_TEXTS } from "./reminder-texts";
 import type { Route } from "./+types/page";
+import { Reached, WhomFields } from "./whom-fields";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);

@@ -35,7 +35,6 @@ export function TotalPanel({ slot, total, rows, checked, context, leaksTo, nameO
   const { state } = checked;
   const { seal, name } = total;
   const [shows, setShows] = useState(seal.shows);
-  const open = seal.state === "released";
   const showing = useMemo(
     (): Command => ({ type: "sealTotal", id: total.id, state: "released", at: null, shows }),
     [total.id, shows],
@@ -71,41 +70,7 @@ export function TotalPanel({ slot, total, rows, checked, context, leaksTo, nameO
           void send({ type: "editCourse", fields: withStop(courseOf(state), code, stops) }, "Kept.");
         }}
       />
-      <div className="mt-3 flex flex-wrap items-center gap-3">
-        {(!open || shows !== seal.shows) && (
-          <button
-            type="button"
-            className="act act-first"
-            onClick={() => {
-              setAsked({
-                title: `Show the ${name} total`,
-                detail: `Students see it ${shows === "percent" ? "as a figure" : "as a letter"} in their window.`,
-                action: `Show the ${name} total`,
-                command: showing,
-              });
-            }}
-          >
-            Show the {name} total
-          </button>
-        )}
-        {!open && (
-          <TimeField
-            timeZone={rows.timeZone}
-            onTime={(at) => void send({ type: "sealTotal", id: total.id, state: "timed", at, shows }, "Timed.")}
-          />
-        )}
-        {seal.state !== "sealed" && (
-          <button
-            type="button"
-            className="act act-quiet !text-wax"
-            onClick={() => {
-              setAsked(sealAsked(total, nameOf));
-            }}
-          >
-            Take back and seal
-          </button>
-        )}
-      </div>
+      <TotalActs {...{ total, rows, shows, showing, nameOf, send }} onAsk={setAsked} />
       <p role="status" className="mt-2 min-h-5 text-[14px] text-soft">
         {said}
       </p>
@@ -271,5 +236,59 @@ function ChangedTotals({
         </tbody>
       </table>
     </section>
+  );
+}
+
+interface TotalActsProps {
+  readonly total: TotalRow;
+  readonly rows: ReleaseRows;
+  readonly shows: TotalRow["seal"]["shows"];
+  /** The change by which it would be shown. */
+  readonly showing: Command;
+  readonly nameOf: (id: string) => string;
+  readonly send: (command: Command, words: string) => Promise<string | null>;
+  readonly onAsk: (asked: Asked) => void;
+}
+
+/** Shows a total, now or from a moment, or seals it. */
+function TotalActs({ total, rows, shows, showing, nameOf, send, onAsk }: TotalActsProps) {
+  const { seal, name } = total;
+  const open = seal.state === "released";
+  return (
+    <div className="mt-3 flex flex-wrap items-center gap-3">
+      {(!open || shows !== seal.shows) && (
+        <button
+          type="button"
+          className="act act-first"
+          onClick={() => {
+            onAsk({
+              title: `Show the ${name} total`,
+              detail: `Students see it ${shows === "percent" ? "as a figure" : "as a letter"} in their window.`,
+              action: `Show the ${name} total`,
+              command: showing,
+            });
+          }}
+        >
+          Show the {name} total
+        </button>
+      )}
+      {!open && (
+        <TimeField
+          timeZone={rows.timeZone}
+          onTime={(at) => void send({ type: "sealTotal", id: total.id, state: "timed", at, shows }, "Timed.")}
+        />
+      )}
+      {seal.state !== "sealed" && (
+        <button
+          type="button"
+          className="act act-quiet !text-wax"
+          onClick={() => {
+            onAsk(sealAsked(total, nameOf));
+          }}
+        >
+          Take back and seal
+        </button>
+      )}
+    </div>
   );
 }

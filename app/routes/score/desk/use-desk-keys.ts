@@ -102,6 +102,30 @@ const moveActs = (moves: DeskMoves) => ({
   letGo: moves.letGo,
 });
 
+/** Which criterion is marked, from the first that is open; past the last one it is the end that gets the focus. */
+function useMarkedCriterion(rows: DeskRows, onEnd: () => void) {
+  const firstOpen = rows.criteria.findIndex((row) => row.points === null && !row.notApplicable);
+  const [marked, setMarked] = useState(Math.max(0, firstOpen));
+  const sliders = useRef<(HTMLDivElement | null)[]>([]);
+  const goTo = (index: number) => {
+    if (index >= rows.criteria.length) {
+      onEnd();
+      return;
+    }
+    setMarked(Math.max(0, index));
+    sliders.current[Math.max(0, index)]?.focus({ preventScroll: false });
+  };
+
+  const sliderRef = useCallback(
+    (index: number) => (element: HTMLDivElement | null) => {
+      sliders.current[index] = element;
+    },
+    [],
+  );
+
+  return { marked, setMarked, goTo, sliderRef };
+}
+
 /**
  * Judging by keys. A digit chooses the level of the marked criterion and goes on to the next, so that a paper takes one
  * key per criterion and one to go on.
@@ -112,21 +136,10 @@ export function useDeskKeys(
   moves: DeskMoves,
   wholeGroup: boolean,
 ): DeskKeys {
-  const firstOpen = rows.criteria.findIndex((row) => row.points === null && !row.notApplicable);
-  const [marked, setMarked] = useState(Math.max(0, firstOpen));
+  const { marked, setMarked, goTo, sliderRef } = useMarkedCriterion(rows, moves.focusDone);
   const [typing, setTyping] = useState<Typing>(null);
   const [commenting, setCommenting] = useState<number | null>(null);
-  const sliders = useRef<(HTMLDivElement | null)[]>([]);
   const place = { assignmentId: rows.assignment.id, studentId: rows.student.id };
-
-  const goTo = (index: number) => {
-    if (index >= rows.criteria.length) {
-      moves.focusDone();
-      return;
-    }
-    setMarked(Math.max(0, index));
-    sliders.current[Math.max(0, index)]?.focus({ preventScroll: false });
-  };
 
   const judge = (verdict: Verdict) => {
     const row = rows.criteria[marked];
@@ -175,13 +188,6 @@ export function useDeskKeys(
       },
     },
     { whileTyping: ["nextPaper", "paperBefore", "letGo"] },
-  );
-
-  const sliderRef = useCallback(
-    (index: number) => (element: HTMLDivElement | null) => {
-      sliders.current[index] = element;
-    },
-    [],
   );
 
   return {

@@ -14,6 +14,7 @@ import type { Route } from "./+types/page";
 import { Choice } from "../../../ui/fields/choice";
 import { PageTitle } from "../../../ui/parts/page-title";
 import { NotEntered } from "./not-entered";
+import type { Command } from "#core/changes";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
@@ -33,7 +34,6 @@ export default function PilePage({ loaderData, params }: Route.ComponentProps) {
   const [order, setOrder] = useState<readonly StudentId[]>([]);
   const address = (id: AssignmentId) => `/courses/${params.slot}/pile/${inAddress(id)}`;
   const entered = rows.students.length - rows.left.length;
-  const share = rows.students.length === 0 ? 0 : entered / rows.students.length;
   const listed = [
     ...order.flatMap((id) => rows.students.find(({ studentId }) => studentId === id) ?? []),
     ...rows.students.filter(({ studentId, entered: text }) => text !== "" && !order.includes(studentId)),
@@ -62,12 +62,7 @@ export default function PilePage({ loaderData, params }: Route.ComponentProps) {
         </p>
       ) : (
         <>
-          <p className="figures mt-1 text-sm text-soft">
-            {unitWords(rows.unit)} · {entered} of {counted(rows.students.length, "student")} entered
-          </p>
-          <div aria-hidden="true" className="mt-2 h-1.5 bg-rule">
-            <div className="h-full bg-green" style={{ width: `${String(share * 100)}%` }} />
-          </div>
+          <HowFar unit={rows.unit} entered={entered} of={rows.students.length} />
           <PileField
             key={assignment.id}
             state={state}
@@ -101,13 +96,7 @@ export default function PilePage({ loaderData, params }: Route.ComponentProps) {
             <NotEntered
               left={rows.left}
               hasSome={entered > 0}
-              onMissing={() =>
-                void change({
-                  type: "enterScores",
-                  how: "set missing",
-                  cells: rows.left.map(({ studentId }) => ({ assignmentId: assignment.id, studentId, text: "m" })),
-                })
-              }
+              onMissing={() => void change(allMissing(assignment.id, rows.left))}
             />
           </div>
         </>
@@ -117,3 +106,29 @@ export default function PilePage({ loaderData, params }: Route.ComponentProps) {
 }
 
 const unitWords = (unit: string): string => (unit === "percent" ? "In percent" : `Points ${unit}`);
+
+interface HowFarProps {
+  readonly unit: string;
+  readonly entered: number;
+  readonly of: number;
+}
+
+function HowFar({ unit, entered, of }: HowFarProps) {
+  const share = of === 0 ? 0 : entered / of;
+  return (
+    <>
+      <p className="figures mt-1 text-sm text-soft">
+        {unitWords(unit)} · {entered} of {counted(of, "student")} entered
+      </p>
+      <div aria-hidden="true" className="mt-2 h-1.5 bg-rule">
+        <div className="h-full bg-green" style={{ width: `${String(share * 100)}%` }} />
+      </div>
+    </>
+  );
+}
+
+const allMissing = (assignmentId: AssignmentId, left: ReturnType<typeof pileRows>["left"]): Command => ({
+  type: "enterScores",
+  how: "set missing",
+  cells: left.map(({ studentId }) => ({ assignmentId, studentId, text: "m" })),
+});

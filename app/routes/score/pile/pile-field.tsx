@@ -4,6 +4,7 @@ import type { Assignment, CourseState } from "#core/model";
 import { AsYouLeftIt } from "../../../ui/fields/as-you-left-it";
 import { readTextDraft, useTyped } from "../../../ui/fields/drafts";
 import { pileHint, pileReading } from "./rows";
+import { Candidates, hintWords } from "./candidates";
 
 interface PileFieldProps {
   readonly state: CourseState;
@@ -12,14 +13,13 @@ interface PileFieldProps {
   readonly onEnter: (cell: EntryCell, confirmed: boolean) => Promise<string | null>;
 }
 
-/** The one field of pile entry: part of a name, the score, Enter. The rest of the line is what it comes to. */
-export function PileField({ state, assignment, onEnter }: PileFieldProps) {
+/** The line of pile entry: whom it may mean, what it asks, and its keys. */
+function usePileLine({ state, assignment, onEnter }: PileFieldProps) {
   const typed = useTyped(`pile/${assignment.id}`, "", readTextDraft);
   const { value: line, set: setLine } = typed;
   const [picked, setPicked] = useState<number | null>(null);
   const [asked, setAsked] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const field = useRef<HTMLInputElement>(null);
   const reading = useMemo(() => pileReading(state, assignment, line), [state, assignment, line]);
   const { candidates, best, text, comment } = reading;
   const ambiguous = best > 1 && picked === null;
@@ -69,6 +69,15 @@ export function PileField({ state, assignment, onEnter }: PileFieldProps) {
     event.preventDefault();
   };
 
+  return { typed, line, set, reading, picked, setPicked, asked, trouble, ambiguous, chosen, hint, onKeyDown };
+}
+
+/** The one field of pile entry: part of a name, the score, Enter. The rest of the line is what it comes to. */
+export function PileField({ state, assignment, onEnter }: PileFieldProps) {
+  const field = useRef<HTMLInputElement>(null);
+  const { typed, line, set, reading, picked, setPicked, asked, trouble, ambiguous, chosen, hint, onKeyDown } =
+    usePileLine({ state, assignment, onEnter });
+  const { candidates } = reading;
   return (
     <div className="mt-5">
       <label htmlFor="pile" className="text-[13px] text-soft">
@@ -112,60 +121,5 @@ export function PileField({ state, assignment, onEnter }: PileFieldProps) {
         }}
       />
     </div>
-  );
-}
-
-function hintWords({
-  line,
-  found,
-  ambiguous,
-  hint,
-}: {
-  readonly line: string;
-  readonly found: number;
-  readonly ambiguous: boolean;
-  readonly hint: string;
-}): string {
-  if (line.trim() === "") return "18 score · 18 l2 two late · m missing · x excused · : and a comment";
-  if (found === 0) return "Nobody of that name or number.";
-  return ambiguous ? "Which one? Type more of the name, or choose with ↓." : hint;
-}
-
-/** Whom the line may mean, the likeliest first. */
-function Candidates({
-  reading: { candidates, best },
-  marked,
-  onPick,
-}: {
-  readonly reading: ReturnType<typeof pileReading>;
-  /** The place of the one that is marked; -1 for none. */
-  readonly marked: number;
-  readonly onPick: (index: number) => void;
-}) {
-  return (
-    <ul id="pile-candidates" role="listbox" aria-label="Students meant" className="mt-1">
-      {candidates.map((candidate, index) => {
-        const isMarked = index === marked;
-        return (
-          <li
-            key={candidate.studentId}
-            id={`pile-${candidate.studentId}`}
-            role="option"
-            aria-selected={isMarked}
-            className={`flex gap-4 border-b border-rule px-2 py-1 text-[15px] ${isMarked ? "bg-green-wash font-semibold" : index < best ? "" : "text-soft"}`}
-            onPointerDown={(event) => {
-              event.preventDefault();
-              onPick(index);
-            }}
-          >
-            <span className="w-64">{candidate.name}</span>
-            <span className="figures w-28 font-normal text-soft">{candidate.number}</span>
-            <span className="figures font-normal text-soft">
-              {candidate.entered === "" ? "" : `has ${candidate.entered}`}
-            </span>
-          </li>
-        );
-      })}
-    </ul>
   );
 }

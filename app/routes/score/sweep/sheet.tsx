@@ -27,7 +27,7 @@ const HEIGHT = { current: 520, other: 240 } as const;
 
 /** One paper of the sweep: its ruler on the left, the work with the evidence for this criterion on the right. */
 export function Sheet(props: SheetProps) {
-  const { sheet, rows, current, typing, read, onChoose, onPoints, onTyped, onOpen } = props;
+  const { sheet, rows, current, read, onChoose, onPoints, onOpen } = props;
   const { criterion, colour } = rows;
   const target = useMemo(() => ({ id: criterion.id, name: criterion.name, colour }), [criterion, colour]);
   const targets = useMemo(() => [target], [target]);
@@ -49,26 +49,7 @@ export function Sheet(props: SheetProps) {
               {sheet.title}
             </button>
           </h2>
-          <span className="figures ms-auto text-[15px] whitespace-nowrap">
-            {typing ? (
-              <PointsField
-                place={`points/${props.paper}/${criterion.id}`}
-                label={`Points for ${sheet.title}`}
-                value={sheet.points ?? ""}
-                onKeep={async (text) => {
-                  const outcome = await onPoints(text);
-                  if (!outcome) throw new Error("the paper is gone");
-                  return outcome;
-                }}
-                onDone={onTyped}
-              />
-            ) : (
-              <>
-                <strong>{sheet.notApplicable ? "n/a" : inMark(sheet.points ?? "–")}</strong>{" "}
-                <span className="text-soft">/ {inMark(rows.maximum)}</span>
-              </>
-            )}
-          </span>
+          <Points {...props} />
         </div>
         <Ruler
           criterion={criterion}
@@ -116,3 +97,29 @@ export function Sheet(props: SheetProps) {
 
 const NO_OTHERS: readonly number[] = [];
 const ignore = () => undefined;
+
+/** The points of this paper, or the field in which they are typed. */
+function Points({ paper, sheet, rows, typing, onPoints, onTyped }: SheetProps) {
+  return (
+    <span className="figures ms-auto text-[15px] whitespace-nowrap">
+      {typing ? (
+        <PointsField
+          place={`points/${paper}/${rows.criterion.id}`}
+          label={`Points for ${sheet.title}`}
+          value={sheet.points ?? ""}
+          onKeep={async (text) => {
+            const outcome = await onPoints(text);
+            if (!outcome) throw new Error("the paper is gone");
+            return outcome;
+          }}
+          onDone={onTyped}
+        />
+      ) : (
+        <>
+          <strong>{sheet.notApplicable ? "n/a" : inMark(sheet.points ?? "–")}</strong>{" "}
+          <span className="text-soft">/ {inMark(rows.maximum)}</span>
+        </>
+      )}
+    </span>
+  );
+}

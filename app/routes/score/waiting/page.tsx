@@ -90,21 +90,7 @@ export default function WaitingPage({ loaderData, params }: Route.ComponentProps
           </Link>
         )}
       </div>
-      {replies.length > 0 && (
-        <section aria-label="Unread replies" className="mt-4 border-y border-rule py-2 text-[14.5px]">
-          <h2 className="font-semibold">Students wrote</h2>
-          <ul>
-            {replies.map((reply) => (
-              <li key={`${reply.assignmentId}/${reply.studentId}`} className="py-0.5">
-                <Link className="link" to={deskAddress(params.slot, reply.assignmentId, reply.studentId)}>
-                  {reply.student}
-                </Link>{" "}
-                on {reply.assignment}: {counted(reply.count, "unread reply", "unread replies")}
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
+      {replies.length > 0 && <Replies slot={params.slot} replies={replies} />}
       {shown.length === 0 ? (
         <p className="mt-6 text-soft">
           {papers.length === 0
@@ -121,5 +107,29 @@ export default function WaitingPage({ loaderData, params }: Route.ComponentProps
         />
       )}
     </main>
+  );
+}
+
+interface RepliesProps {
+  readonly slot: string;
+  readonly replies: ReturnType<typeof waitingRows>["replies"];
+}
+
+/** What students wrote that nobody has read. */
+function Replies({ slot, replies }: RepliesProps) {
+  return (
+    <section aria-label="Unread replies" className="mt-4 border-y border-rule py-2 text-[14.5px]">
+      <h2 className="font-semibold">Students wrote</h2>
+      <ul>
+        {replies.map((reply) => (
+          <li key={`${reply.assignmentId}/${reply.studentId}`} className="py-0.5">
+            <Link className="link" to={deskAddress(slot, reply.assignmentId, reply.studentId)}>
+              {reply.student}
+            </Link>{" "}
+            on {reply.assignment}: {counted(reply.count, "unread reply", "unread replies")}
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }

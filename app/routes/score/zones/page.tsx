@@ -1,4 +1,3 @@
-import { Answered } from "./answered";
 import { useState } from "react";
 import { handInOf, resultOf, rosterName, type Zone, type ZoneTarget } from "#core/model";
 import { live, useLive } from "../../../course/live";
@@ -8,12 +7,12 @@ import { fromAddress } from "../../../ui/address";
 import { criterionColour } from "../../../ui/colours";
 import { troubleOf } from "../../../ui/hooks/use-command";
 import { useKeys } from "../../../ui/keys/use-keys";
-import { ZoneLayer, type ZoneBox } from "../../../ui/work/zones/zone-layer";
-import { WorkPages } from "../../../ui/work/pages/work-pages";
-import { PAGE_WIDTH } from "../../../ui/work/measures";
+import type { ZoneBox } from "../../../ui/work/zones/zone-layer";
 import { PageTitle } from "../../../ui/parts/page-title";
 import { askedOf, drawnZones, placeOfKey } from "./rows";
 import type { Route } from "./+types/page";
+import { ZonedPages } from "./zoned-pages";
+import { Answered } from "./answered";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
@@ -34,8 +33,6 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
   const { file } = shown.read().value;
   return { shown, blob: file && (await repository.readFile(params.slot, file.id)) };
 }
-
-const nowhere = () => undefined;
 
 /** Says on one paper where each criterion is answered, for all papers or for this one alone. */
 export default function ZonesPage({ loaderData, params }: Route.ComponentProps) {
@@ -96,29 +93,10 @@ export default function ZonesPage({ loaderData, params }: Route.ComponentProps) 
         className="overflow-auto bg-table py-5"
       >
         {file && blob ? (
-          <div className="mx-auto space-y-3" style={{ width: PAGE_WIDTH }}>
-            <WorkPages
-              file={file}
-              blob={blob}
-              width={PAGE_WIDTH}
-              turn={0}
-              onPage={nowhere}
-              onDocument={nowhere}
-              overlay={(page) => (
-                <ZoneLayer
-                  page={page}
-                  zones={drawnZones({ assignment, own, asked, alone, page, colourOf: criterionColour })}
-                  onDraw={(box) => {
-                    put(page, box);
-                  }}
-                  onChange={renew}
-                  onRemove={(key) => {
-                    renew(key, null);
-                  }}
-                />
-              )}
-            />
-          </div>
+          <ZonedPages
+            {...{ file, blob, put, renew }}
+            zonesOn={(page) => drawnZones({ assignment, own, asked, alone, page, colourOf: criterionColour })}
+          />
         ) : (
           <p className="mt-16 text-center text-soft">
             {name} has handed in nothing that has pages. Choose another paper of the pile.

@@ -20,8 +20,6 @@ export function ZoneList({
   readonly onAdd: (page: number) => void;
   readonly onClear: (of: ZoneTarget) => void;
 }) {
-  const [page, setPage] = useState("1");
-  const number = /^[1-9]\d{0,3}$/.test(page.trim()) ? Number(page.trim()) : 0;
   if (asked.length === 0)
     return (
       <p className="mt-4 text-[14px] text-soft">
@@ -64,28 +62,43 @@ export function ZoneList({
           );
         })}
       </ul>
-      <form
-        className="mt-4 flex items-end gap-2 text-[14px]"
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (number > 0 && chosen) onAdd(number);
-        }}
-      >
-        <label>
-          <span className="block text-[13px] text-soft">By keys: a zone on page</span>
-          <input
-            className="field figures !w-20"
-            inputMode="numeric"
-            value={page}
-            onChange={(event) => {
-              setPage(event.target.value);
-            }}
-          />
-        </label>
-        <button type="submit" className="act" disabled={number === 0 || chosen === null}>
-          Put it there
-        </button>
-      </form>
+      <ZoneByKeys isReady={chosen !== null} onAdd={onAdd} />
     </>
+  );
+}
+
+interface ZoneByKeysProps {
+  /** Something is chosen that a zone can be of. */
+  readonly isReady: boolean;
+  readonly onAdd: (page: number) => void;
+}
+
+/** Puts a zone on a page without drawing it. */
+function ZoneByKeys({ isReady, onAdd }: ZoneByKeysProps) {
+  const [page, setPage] = useState("1");
+  const number = /^[1-9]\d{0,3}$/.test(page.trim()) ? Number(page.trim()) : 0;
+  return (
+    <form
+      className="mt-4 flex items-end gap-2 text-[14px]"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (number > 0 && isReady) onAdd(number);
+      }}
+    >
+      <label>
+        <span className="block text-[13px] text-soft">By keys: a zone on page</span>
+        <input
+          className="field figures !w-20"
+          inputMode="numeric"
+          value={page}
+          onChange={(event) => {
+            setPage(event.target.value);
+          }}
+        />
+      </label>
+      <button type="submit" className="act" disabled={number === 0 || !isReady}>
+        Put it there
+      </button>
+    </form>
   );
 }

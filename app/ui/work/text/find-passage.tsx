@@ -28,9 +28,8 @@ async function whenThere(
   return [];
 }
 
-/** Finds words in the work: arrows go from place to place, Enter takes the place in hand, as if it had been selected. */
-export function FindPassage({ find, onShow, onTake, onClose }: FindPassageProps) {
-  const id = useId();
+/** The places where words stand, looked for a moment after they were typed, and which of them is in hand. */
+function usePlaces({ find, onShow, onTake }: Pick<FindPassageProps, "find" | "onShow" | "onTake">) {
   const [words, setWords] = useState("");
   const [places, setPlaces] = useState<readonly Passage[] | null>(null);
   const [current, setCurrent] = useState(0);
@@ -75,13 +74,29 @@ export function FindPassage({ find, onShow, onTake, onClose }: FindPassageProps)
     const passage = found[current] ?? found[0];
     if (passage) onTake(passage);
   };
+  const step = (by: 1 | -1) => {
+    goTo(current + (by === 1 && !shown.current ? 0 : by));
+    shown.current = true;
+  };
+  const look = (next: string) => {
+    setWords(next);
+    setPlaces(null);
+    setCurrent(0);
+    shown.current = false;
+  };
+  return { words, look, places, current, step, take };
+}
+
+/** Finds words in the work: arrows go from place to place, Enter takes the place in hand, as if it had been selected. */
+export function FindPassage({ find, onShow, onTake, onClose }: FindPassageProps) {
+  const id = useId();
+  const { words, look, places, current, step, take } = usePlaces({ find, onShow, onTake });
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key === "Escape") onClose();
-    else if (event.key === "ArrowDown") goTo(current + (shown.current ? 1 : 0));
-    else if (event.key === "ArrowUp") goTo(current - 1);
+    else if (event.key === "ArrowDown") step(1);
+    else if (event.key === "ArrowUp") step(-1);
     else if (event.key === "Enter") void take();
     else return;
-    if (event.key.startsWith("Arrow")) shown.current = true;
     event.preventDefault();
     event.stopPropagation();
   };
@@ -105,10 +120,7 @@ export function FindPassage({ find, onShow, onTake, onClose }: FindPassageProps)
         autoFocus
         value={words}
         onChange={(event) => {
-          setWords(event.target.value);
-          setPlaces(null);
-          setCurrent(0);
-          shown.current = false;
+          look(event.target.value);
         }}
         onKeyDown={onKeyDown}
       />

@@ -26,10 +26,9 @@ interface Compared {
   readonly words: string;
 }
 
-/** Two attempts beside each other: what was taken out is struck in the one, what was put in is washed in the other. */
-export function CompareAttempts({ before, after, onClose }: CompareAttemptsProps) {
+/** What two attempts differ in, and how wide each is drawn. */
+function useCompared(before: AttemptFile, after: AttemptFile) {
   const [compared, setCompared] = useState<Compared | "no text" | null>(null);
-  const [current, setCurrent] = useState(-1);
   const frame = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(0);
   useEffect(() => {
@@ -52,6 +51,13 @@ export function CompareAttempts({ before, after, onClose }: CompareAttemptsProps
       measure.disconnect();
     };
   }, []);
+  return { compared, frame, width };
+}
+
+/** Two attempts beside each other: what was taken out is struck in the one, what was put in is washed in the other. */
+export function CompareAttempts({ before, after, onClose }: CompareAttemptsProps) {
+  const { compared, frame, width } = useCompared(before, after);
+  const [current, setCurrent] = useState(-1);
   const notes = compared && compared !== "no text" ? compared : { removed: [], added: [], words: "" };
   const changes = [...notes.removed, ...notes.added].sort(inReadingOrder);
   const goTo = (by: 1 | -1) => {

@@ -47,28 +47,26 @@ const MARGIN_WIDTH = 242;
 /** Remarks that say what they say by themselves. */
 const WORDLESS: readonly HeldMark[] = ["strikeout", "tick", "query"];
 
-/** The work on its page, with marks on it and notes level with them in the margin. */
-export function WorkView(props: WorkViewProps) {
-  const { file, notes, criteria, actions, chosen, onChoose } = props;
-  const [marginWidth, setMarginWidth] = useState(props.marginWidth ?? MARGIN_WIDTH);
+/** The work as it is looked at and written on: what is held, what is being composed, and where notes lie. */
+function useWork(props: WorkViewProps) {
+  const { file, notes, criteria, actions, chosen } = props;
   const [pen, setPen] = useState<Pen | null>(null);
   const [pdf, setPdf] = useState<PdfDocument | null>(null);
   const scroller = useRef<HTMLDivElement>(null);
   const looking = useLooking(file);
-  const { zoom, turn, turns } = looking;
+  const { turn } = looking;
   const composing = useComposing(notes, actions);
   const here = composing.shown;
   const marked = composing.composingId ?? chosen;
   const holding = useHolding(turn);
   const { held } = holding;
-  const { pages, anchors, heldBoxes, onPage, version } = useAnchors(here, held, turn);
-  const bare = props.bareWidth !== undefined;
+  const anchored = useAnchors(here, held, turn);
+  const { pages } = anchored;
   const tools = toolsFor({ held, actions, drop: holding.drop, begin: composing.begin });
   const startPin = useLatest(() => {
     setPen(null);
     holding.startPin(pages, scroller);
   });
-  const more = useLatest(() => props.more?.() ?? []);
   const showPage = useCallback((page: number) => {
     pageIn(scroller.current, page)?.scrollIntoView({ block: "start" });
   }, []);
@@ -91,38 +89,24 @@ export function WorkView(props: WorkViewProps) {
     [pages],
   );
   useZoneInView(props.zone ?? null, scroller, heightOf);
+  return {
+    ...{ pen, setPen, pdf, setPdf, scroller, looking, turn, composing, here, marked, holding, anchored, tools },
+    ...{ startPin, showPage, heightOf },
+  };
+}
+
+/** The work on its page, with marks on it and notes level with them in the margin. */
+export function WorkView(props: WorkViewProps) {
+  const { file, criteria, actions } = props;
+  const work = useWork(props);
+  const { pen, scroller, looking, turn, composing, here, holding, anchored, tools } = work;
+  const { held } = holding;
+  const { pages, anchors, heldBoxes, onPage } = anchored;
+  const bare = props.bareWidth !== undefined;
   return (
     <div className="relative h-full">
-      {!bare && (
-        <ViewTools
-          judged={actions !== null}
-          pen={pen}
-          onPen={setPen}
-          onFind={looking.openFind}
-          onPin={startPin}
-          onTurn={turns ? looking.turnPage : null}
-          onZoom={looking.zoomBy}
-          more={props.more ? more : null}
-          pdf={pdf}
-          textRoot={pages.get(1)?.textRoot ?? null}
-          version={version}
-          onPage={showPage}
-        />
-      )}
-      {looking.finding && (
-        <FindPassage
-          find={(words) => findWords(words, pages, pdf)}
-          onShow={(passage) => {
-            holding.take(passage, scroller);
-          }}
-          onTake={(passage) => {
-            holding.take(passage, scroller);
-            (document.activeElement as HTMLElement | null)?.blur();
-            looking.closeFind();
-          }}
-          onClose={looking.closeFind}
-        />
-      )}
+      {!bare && <Tools work={work} props={props} />}
+      <Find work={work} />
       <div
         ref={scroller}
         role="region"
@@ -137,14 +121,14 @@ export function WorkView(props: WorkViewProps) {
         >
           <PagesColumn
             {...props}
-            scale={props.bareWidth === undefined ? zoom : props.bareWidth / PAGE_WIDTH}
+            scale={props.bareWidth === undefined ? looking.zoom : props.bareWidth / PAGE_WIDTH}
             turn={turn}
             pages={pages}
             holding={holding}
             onPage={onPage}
-            onDocument={setPdf}
+            onDocument={work.setPdf}
             onPenTouch={() => {
-              if (!pen) setPen(FIRST_PEN);
+              if (!pen) work.setPen(FIRST_PEN);
             }}
             overlay={(page) => (
               <PageOverlay
@@ -152,7 +136,7 @@ export function WorkView(props: WorkViewProps) {
                 notes={here}
                 anchors={anchors}
                 criteria={criteria}
-                chosen={marked}
+                chosen={work.marked}
                 turn={turn}
                 held={held}
                 heldBoxes={heldBoxes}
@@ -163,24 +147,7 @@ export function WorkView(props: WorkViewProps) {
               />
             )}
           />
-          {props.onMarginWidth && (
-            <MarginEdge width={marginWidth} onWidth={setMarginWidth} onDone={props.onMarginWidth} />
-          )}
-          <div className={bare ? "hidden" : "shrink-0"} style={{ width: marginWidth }}>
-            <Margin
-              notes={here}
-              anchors={anchors}
-              criteria={criteria}
-              chosen={marked}
-              onChoose={(noteId) => {
-                if (noteId !== composing.composingId) composing.end();
-                onChoose(noteId === composing.composingId ? null : noteId);
-              }}
-              actions={composing.actions}
-              heightOf={heightOf}
-              version={version}
-            />
-          </div>
+          <MarginBeside work={work} props={props} />
         </div>
       </div>
     </div>
@@ -218,4 +185,75 @@ function toolsFor({
     },
     onDrop: drop,
   };
+}
+
+type Work = ReturnType<typeof useWork>;
+
+function Tools({ work, props }: { readonly work: Work; readonly props: WorkViewProps }) {
+  const { looking, pdf, anchored } = work;
+  const more = useLatest(() => props.more?.() ?? []);
+  return (
+    <ViewTools
+      judged={props.actions !== null}
+      pen={work.pen}
+      onPen={work.setPen}
+      onFind={looking.openFind}
+      onPin={work.startPin}
+      onTurn={looking.turns ? looking.turnPage : null}
+      onZoom={looking.zoomBy}
+      more={props.more ? more : null}
+      pdf={pdf}
+      textRoot={anchored.pages.get(1)?.textRoot ?? null}
+      version={anchored.version}
+      onPage={work.showPage}
+    />
+  );
+}
+
+/** The search for words of the work, while it is open. */
+function Find({ work }: { readonly work: Work }) {
+  const { looking, holding, scroller, pdf } = work;
+  const { pages } = work.anchored;
+  if (!looking.finding) return null;
+  return (
+    <FindPassage
+      find={(words) => findWords(words, pages, pdf)}
+      onShow={(passage) => {
+        holding.take(passage, scroller);
+      }}
+      onTake={(passage) => {
+        holding.take(passage, scroller);
+        (document.activeElement as HTMLElement | null)?.blur();
+        looking.closeFind();
+      }}
+      onClose={looking.closeFind}
+    />
+  );
+}
+
+/** The notes level with their marks, in a margin whose edge can be moved. */
+function MarginBeside({ work, props }: { readonly work: Work; readonly props: WorkViewProps }) {
+  const [marginWidth, setMarginWidth] = useState(props.marginWidth ?? MARGIN_WIDTH);
+  const { composing, anchored } = work;
+  const bare = props.bareWidth !== undefined;
+  return (
+    <>
+      {props.onMarginWidth && <MarginEdge width={marginWidth} onWidth={setMarginWidth} onDone={props.onMarginWidth} />}
+      <div className={bare ? "hidden" : "shrink-0"} style={{ width: marginWidth }}>
+        <Margin
+          notes={work.here}
+          anchors={anchored.anchors}
+          criteria={props.criteria}
+          chosen={work.marked}
+          onChoose={(noteId) => {
+            if (noteId !== composing.composingId) composing.end();
+            props.onChoose(noteId === composing.composingId ? null : noteId);
+          }}
+          actions={composing.actions}
+          heightOf={work.heightOf}
+          version={anchored.version}
+        />
+      </div>
+    </>
+  );
 }

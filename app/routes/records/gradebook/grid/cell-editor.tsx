@@ -109,15 +109,19 @@ export function CellEditor(props: CellEditorProps) {
         }}
       />
       {/* Above the field: the cells one types in next lie below it and at its right. */}
-      {told && (
-        <span
-          id="entry-hint"
-          role={told.refused ? "alert" : "status"}
-          className={`pointer-events-none absolute right-0 bottom-full z-30 mb-1 rounded bg-tip px-2.5 py-1 text-left text-[13px] leading-snug text-on-tip ${told.refused ? "w-64" : "w-max max-w-80"}`}
-        >
-          {told.words}
-        </span>
-      )}
+      {told && <EntryHintBox told={told} />}
     </>
+  );
+}
+
+function EntryHintBox({ told }: { readonly told: EntryHint }) {
+  return (
+    <span
+      id="entry-hint"
+      role={told.refused ? "alert" : "status"}
+      className={`pointer-events-none absolute right-0 bottom-full z-30 mb-1 rounded bg-tip px-2.5 py-1 text-left text-[13px] leading-snug text-on-tip ${told.refused ? "w-64" : "w-max max-w-80"}`}
+    >
+      {told.words}
+    </span>
   );
 }

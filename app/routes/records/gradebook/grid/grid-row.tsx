@@ -49,21 +49,7 @@ export const GridRow = memo(function GridRow(props: GridRowProps) {
       className={`absolute flex border-b border-rule contain-layout contain-style ${props.editor || props.why ? "z-20" : ""}`}
       style={{ top: props.top, height: ROW_HEIGHT }}
     >
-      <div
-        role="rowheader"
-        data-row={index}
-        data-column={-1}
-        className="sticky left-0 z-10 truncate bg-paper ps-2.5 leading-[30px]"
-        style={{ width: NAME_WIDTH }}
-        data-hint={student.note ? `${student.number} · ${student.note}` : student.number}
-      >
-        {student.name}
-        {student.note && (
-          <span className="ms-1 text-plum" data-hint={student.note}>
-            ¶<span className="sr-only"> has a note</span>
-          </span>
-        )}
-      </div>
+      <NameCell student={student} index={index} />
       <div
         role="gridcell"
         aria-readonly="true"
@@ -177,4 +163,24 @@ const words = (cell: GradeCell): string =>
 function sameRow(a: GridRowProps, b: GridRowProps): boolean {
   const keys = Object.keys(a) as (keyof GridRowProps)[];
   return a.editor === null && b.editor === null && keys.every((key) => a[key] === b[key]);
+}
+
+function NameCell({ student, index }: Pick<GridRowProps, "student" | "index">) {
+  return (
+    <div
+      role="rowheader"
+      data-row={index}
+      data-column={-1}
+      className="sticky left-0 z-10 truncate bg-paper ps-2.5 leading-[30px]"
+      style={{ width: NAME_WIDTH }}
+      data-hint={student.note ? `${student.number} · ${student.note}` : student.number}
+    >
+      {student.name}
+      {student.note && (
+        <span className="ms-1 text-plum" data-hint={student.note}>
+          ¶<span className="sr-only"> has a note</span>
+        </span>
+      )}
+    </div>
+  );
 }

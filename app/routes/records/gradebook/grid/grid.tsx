@@ -1,4 +1,4 @@
-import { useEffect, useImperativeHandle, useRef, type ClipboardEvent, type Ref } from "react";
+import { useEffect, useImperativeHandle, useRef, type ClipboardEvent, type Ref, type RefObject } from "react";
 import type { MenuItems } from "../../../../ui/dialogs/more-menu";
 import { useLatest } from "../../../../ui/hooks/use-latest";
 import type { Leave } from "./cell-editor";
@@ -112,24 +112,10 @@ export function Grid(props: GridProps) {
       return;
     }
     const taken = onGridKey(event, selection, size, {
+      ...keyActs(props, { here, marked, isUnkept: entry.isUnkept }),
       select,
       edit,
-      letGo: () => {
-        if (!marked || !entry.isUnkept(marked)) return false;
-        props.onLetGo([marked]);
-        return true;
-      },
-      clear: props.onClear,
       standing: (letter) => (goesOn.current = props.onStanding(letter)),
-      fillDown: props.onFillDown,
-      detail: props.onDetail,
-      comment: props.onComment,
-      total: () => {
-        props.onTotal(here.row);
-      },
-      openPaper: () => {
-        if (marked) props.onOpen(marked);
-      },
     });
     if (taken) event.preventDefault();
   };
@@ -150,8 +136,79 @@ export function Grid(props: GridProps) {
     },
     focusMarked: focus.focus,
   });
-  const columnItems = useLatest(props.columnItems);
+  return (
+    <GridFrame {...props} {...{ view, here, marked, entry, scroller, pointer, size }} onLeave={leave} onKey={onKey} />
+  );
+}
 
+interface KeyPlace {
+  readonly here: Place;
+  readonly marked: CellPlace | null;
+  readonly isUnkept: (place: CellPlace) => boolean;
+}
+
+/** What keys do at the marked cell, beside moving and typing. */
+const keyActs = (props: GridProps, { here, marked, isUnkept }: KeyPlace) => ({
+  letGo: () => {
+    if (!marked || !isUnkept(marked)) return false;
+    props.onLetGo([marked]);
+    return true;
+  },
+  clear: props.onClear,
+  fillDown: props.onFillDown,
+  detail: props.onDetail,
+  comment: props.onComment,
+  total: () => {
+    props.onTotal(here.row);
+  },
+  openPaper: () => {
+    if (marked) props.onOpen(marked);
+  },
+});
+
+const clipboard = (copy: () => string, paste: (text: string) => void) => ({
+  onCopy: (event: ClipboardEvent) => {
+    event.clipboardData.setData("text/plain", copy());
+    event.preventDefault();
+  },
+  onPaste: (event: ClipboardEvent) => {
+    paste(event.clipboardData.getData("text/plain"));
+    event.preventDefault();
+  },
+});
+
+/** Keys that are pressed while nothing on the page has the focus. */
+function useStrayKeys(act: (event: KeyboardEvent) => void): void {
+  const onStray = useLatest((event: KeyboardEvent) => {
+    if (event.target === document.body && !event.defaultPrevented) act(event);
+  });
+  useEffect(() => {
+    window.addEventListener("keydown", onStray);
+    return () => {
+      window.removeEventListener("keydown", onStray);
+    };
+  }, [onStray]);
+}
+
+interface GridFrameProps extends GridProps {
+  readonly view: ReturnType<typeof useGridWindow>;
+  readonly here: Place;
+  readonly marked: CellPlace | null;
+  readonly entry: ReturnType<typeof useCellEntry>;
+  readonly scroller: RefObject<HTMLDivElement | null>;
+  readonly pointer: ReturnType<typeof useGridPointer>;
+  readonly size: { readonly rows: number; readonly columns: number };
+  readonly onLeave: (how: Leave) => void;
+  readonly onKey: (event: GridKey) => void;
+}
+
+/** The grid as it is drawn, with the overview above it. */
+function GridFrame(props: GridFrameProps) {
+  const { table, view, here, marked, entry, scroller, pointer, size, onLeave, onKey } = props;
+  const { columns } = table;
+  const { fixed } = view;
+  const { editing } = entry;
+  const columnItems = useLatest(props.columnItems);
   return (
     <>
       <Overview fixed={fixed} columns={size.columns} scroller={scroller} current={here.column} />
@@ -189,34 +246,10 @@ export function Grid(props: GridProps) {
             onSort={props.onSort}
             columnItems={columnItems}
           />
-          <GridBody {...props} view={view} here={here} marked={marked} entry={entry} onLeave={leave} />
+          <GridBody {...props} view={view} here={here} marked={marked} entry={entry} onLeave={onLeave} />
         </div>
         {size.rows === 0 && <p className="p-6 text-soft">Nobody to show. Change the filters or the name looked for.</p>}
       </div>
     </>
   );
-}
-
-const clipboard = (copy: () => string, paste: (text: string) => void) => ({
-  onCopy: (event: ClipboardEvent) => {
-    event.clipboardData.setData("text/plain", copy());
-    event.preventDefault();
-  },
-  onPaste: (event: ClipboardEvent) => {
-    paste(event.clipboardData.getData("text/plain"));
-    event.preventDefault();
-  },
-});
-
-/** Keys that are pressed while nothing on the page has the focus. */
-function useStrayKeys(act: (event: KeyboardEvent) => void): void {
-  const onStray = useLatest((event: KeyboardEvent) => {
-    if (event.target === document.body && !event.defaultPrevented) act(event);
-  });
-  useEffect(() => {
-    window.addEventListener("keydown", onStray);
-    return () => {
-      window.removeEventListener("keydown", onStray);
-    };
-  }, [onStray]);
 }

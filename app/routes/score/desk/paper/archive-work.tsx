@@ -76,36 +76,11 @@ export function ArchiveWork({ slot, rows, file, blob, onOpen }: ArchiveWorkProps
             ? "What is opened stands beside the archive as a file of this attempt, to be read and written on."
             : "It belongs to an earlier attempt: save it, or open the archive of the last one."}
         </p>
-        <ul aria-label="Files in the archive" className="mt-3">
-          {parts.map((part) => {
-            const shown = openOf(part);
-            return (
-              <li key={part.path} className="flex items-baseline gap-3 border-t border-rule py-1.5 text-[14.5px]">
-                <span className="min-w-0 break-words">{part.path}</span>
-                <span className="figures ms-auto text-[13px] whitespace-nowrap text-soft">
-                  {sizeWords(part.file.size)}
-                </span>
-                {shown ? (
-                  <Link
-                    className="link w-24 text-right whitespace-nowrap"
-                    to={`${deskAddress(slot, rows.assignment.id, rows.student.id)}?file=${inAddress(shown.id)}`}
-                  >
-                    Read<span className="sr-only"> {part.path}</span>
-                  </Link>
-                ) : (
-                  <button
-                    type="button"
-                    className="link w-24 text-right whitespace-nowrap disabled:text-soft"
-                    disabled={busy || !isLast || beside.length + 2 > MOST_FILES}
-                    onClick={() => void open([part])}
-                  >
-                    Open<span className="sr-only"> {part.path}</span>
-                  </button>
-                )}
-              </li>
-            );
-          })}
-        </ul>
+        <PartList
+          {...{ parts, openOf, open }}
+          isLocked={busy || !isLast || beside.length + 2 > MOST_FILES}
+          addressOf={(id) => `${deskAddress(slot, rows.assignment.id, rows.student.id)}?file=${inAddress(id)}`}
+        />
         {isRead && parts.length === 0 && remarks.length === 0 && (
           <p className="mt-3 text-soft">There is no file in it.</p>
         )}
@@ -121,5 +96,45 @@ export function ArchiveWork({ slot, rows, file, blob, onOpen }: ArchiveWorkProps
         )}
       </section>
     </div>
+  );
+}
+
+interface PartListProps {
+  readonly parts: readonly ArchivePart[];
+  /** The file of the hand-in that a part was opened as. */
+  readonly openOf: (part: ArchivePart) => DeskRows["files"][number] | undefined;
+  readonly open: (parts: readonly ArchivePart[]) => Promise<void>;
+  /** Nothing can be opened, or not now. */
+  readonly isLocked: boolean;
+  readonly addressOf: (fileId: string) => string;
+}
+
+function PartList({ parts, openOf, open, isLocked, addressOf }: PartListProps) {
+  return (
+    <ul aria-label="Files in the archive" className="mt-3">
+      {parts.map((part) => {
+        const shown = openOf(part);
+        return (
+          <li key={part.path} className="flex items-baseline gap-3 border-t border-rule py-1.5 text-[14.5px]">
+            <span className="min-w-0 break-words">{part.path}</span>
+            <span className="figures ms-auto text-[13px] whitespace-nowrap text-soft">{sizeWords(part.file.size)}</span>
+            {shown ? (
+              <Link className="link w-24 text-right whitespace-nowrap" to={addressOf(shown.id)}>
+                Read<span className="sr-only"> {part.path}</span>
+              </Link>
+            ) : (
+              <button
+                type="button"
+                className="link w-24 text-right whitespace-nowrap disabled:text-soft"
+                disabled={isLocked}
+                onClick={() => void open([part])}
+              >
+                Open<span className="sr-only"> {part.path}</span>
+              </button>
+            )}
+          </li>
+        );
+      })}
+    </ul>
   );
 }

@@ -38,10 +38,9 @@ interface Paper {
   readonly send: (command: Command) => Promise<ChangeResult>;
 }
 
-/** Takes a marked paper out as a PDF or as annotations, and reads remarks back in. */
-export function usePaperFiles({ rows, work, criteria, draft, repository, send }: Paper): PaperFiles {
+/** One job on a file at a time, with how it stands; a new one stops the one before. */
+function useFileNews() {
   const [news, setNews] = useState<FileNews | null>(null);
-  const [asked, setAsked] = useState<readonly string[] | null>(null);
   const stopper = useRef<AbortController | null>(null);
   const run = async (words: string, job: (signal: AbortSignal) => Promise<string>) => {
     stopper.current?.abort();
@@ -58,6 +57,13 @@ export function usePaperFiles({ rows, work, criteria, draft, repository, send }:
       else setNews({ kind: "trouble", words: error instanceof Error ? error.message : "It could not be done." });
     }
   };
+  return { news, setNews, run };
+}
+
+/** Takes a marked paper out as a PDF or as annotations, and reads remarks back in. */
+export function usePaperFiles({ rows, work, criteria, draft, repository, send }: Paper): PaperFiles {
+  const { news, setNews, run } = useFileNews();
+  const [asked, setAsked] = useState<readonly string[] | null>(null);
   const notes = work ? rows.notes.filter(({ fileId }) => fileId === work.file.id) : [];
   const stem = (
     work ? work.file.name.replace(/\.[^.]+$/, "") : `${rows.student.number}-${rows.assignment.shortName}`
@@ -117,26 +123,29 @@ export function usePaperFiles({ rows, work, criteria, draft, repository, send }:
       saveAs(new Blob([json], { type: "application/ld+json" }), `${stem}-remarks.jsonld`);
       setNews({ kind: "done", words: `${stem}-remarks.jsonld was saved with ${counted(notes.length, "remark")}.` });
     },
-    readIn: (file) =>
-      run(`Reading ${file.name}`, async (signal) => {
-        if (!work?.blob) throw new Error("There is no work here to put remarks on.");
-        const bytes = new Uint8Array(await file.arrayBuffer());
-        const found = await runPdfJob((jobs) => jobs.readMarks(bytes), signal).catch((error: unknown) => {
-          if (error instanceof StoppedError) throw error;
-          throw new Error(
-            `${file.name} cannot be read as a PDF. Nothing was changed; save it again and try once more.`,
-          );
-        });
-        const { readRemarks } = await import("../../../../exports/read-remarks");
-        const { remarks, left } = await readRemarks(file, found, { file: work.file, blob: work.blob, criteria });
-        const beside = left === 0 ? "" : ` ${counted(left, "remark")} beside the work left out.`;
-        if (remarks.length === 0) return `${file.name} holds no remarks on this work.${beside}`;
-        const place = { assignmentId: rows.assignment.id, studentId: rows.student.id, fileId: work.file.id };
-        const outcome = await send({ type: "takeInNotes", ...place, notes: [...remarks] });
-        if (outcome.ok) return `${outcome.value.line.split(": ").at(-1) ?? ""}.${beside}`;
-        if (outcome.issue.code === "nothing_to_change")
-          return `Every remark in ${file.name} stands here already.${beside}`;
-        throw new Error(issueWords(outcome.issue));
-      }),
+    readIn: (file) => run(`Reading ${file.name}`, (signal) => readIn(file, { rows, work, criteria, send }, signal)),
   };
+}
+
+/** Reads the remarks of a marked file onto the work; answers in words what came of it. */
+async function readIn(
+  file: File,
+  { rows, work, criteria, send }: Pick<Paper, "rows" | "work" | "criteria" | "send">,
+  signal: AbortSignal,
+): Promise<string> {
+  if (!work?.blob) throw new Error("There is no work here to put remarks on.");
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  const found = await runPdfJob((jobs) => jobs.readMarks(bytes), signal).catch((error: unknown) => {
+    if (error instanceof StoppedError) throw error;
+    throw new Error(`${file.name} cannot be read as a PDF. Nothing was changed; save it again and try once more.`);
+  });
+  const { readRemarks } = await import("../../../../exports/read-remarks");
+  const { remarks, left } = await readRemarks(file, found, { file: work.file, blob: work.blob, criteria });
+  const beside = left === 0 ? "" : ` ${counted(left, "remark")} beside the work left out.`;
+  if (remarks.length === 0) return `${file.name} holds no remarks on this work.${beside}`;
+  const place = { assignmentId: rows.assignment.id, studentId: rows.student.id, fileId: work.file.id };
+  const outcome = await send({ type: "takeInNotes", ...place, notes: [...remarks] });
+  if (outcome.ok) return `${outcome.value.line.split(": ").at(-1) ?? ""}.${beside}`;
+  if (outcome.issue.code === "nothing_to_change") return `Every remark in ${file.name} stands here already.${beside}`;
+  throw new Error(issueWords(outcome.issue));
 }

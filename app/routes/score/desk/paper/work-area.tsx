@@ -1,11 +1,9 @@
 import { useMemo } from "react";
-import { Link, useNavigate } from "react-router";
+import { useNavigate } from "react-router";
 import { isArchiveFile, type Zone } from "#core/model";
-import { inAddress } from "../../../../ui/address";
 import type { ChangeResult, Command } from "#core/changes";
 import type { AssignmentId, FileId, StudentId } from "#core/kernel";
 import { DropPlace } from "../../../../ui/files/drop-place";
-import { FileButton } from "../../../../ui/files/file-button";
 import { useFileChoice } from "../../../../ui/files/use-file-choice";
 import { CompareAttempts } from "../../../../ui/work/view/compare-attempts";
 import { Unreadable } from "../../../../ui/work/pages/unreadable";
@@ -17,11 +15,13 @@ import type { MenuItems } from "../../../../ui/dialogs/more-menu";
 import { ArchiveWork } from "./archive-work";
 import { FileNewsLine } from "./file-news";
 import type { PaperDraft, Work } from "./load-work";
-import { usePaperFiles, type PaperFiles } from "./use-paper-files";
+import { usePaperFiles } from "./use-paper-files";
 import { Answers } from "../judgement/answers";
 import { FileBar } from "./file-bar";
 import type { DeskRows } from "../rows";
 import type { HandInActions } from "./use-hand-in";
+import { NoWork } from "./no-work";
+import type { AttemptFile } from "../../../../ui/work/view/compare-attempts";
 
 interface WorkAreaProps {
   readonly slot: string;
@@ -47,7 +47,7 @@ interface WorkAreaProps {
 
 /** The middle and right of the desk: the work with its notes, or what to do where there is none. */
 export function WorkArea(props: WorkAreaProps) {
-  const { slot, rows, work, send, chosen, onChoose, handIn } = props;
+  const { slot, rows, work, send, handIn } = props;
   const criteria = useMemo(
     () =>
       rows.criteria.map(({ criterion, colour }): EvidenceTarget => ({
@@ -77,7 +77,7 @@ export function WorkArea(props: WorkAreaProps) {
   });
   if (!work && rows.answers.length > 0) return <Answers slot={slot} rows={rows} send={send} />;
   if (!work) return <NoWork slot={slot} rows={rows} handIn={handIn} files={files} />;
-  const { file, blob } = work;
+  const { file } = work;
   const place = { assignmentId: rows.assignment.id, studentId: rows.student.id };
   const actions = noteActions(send, { ...place, fileId: file.id }, props.wholeGroup);
   const more = (): MenuItems => [
@@ -108,34 +108,7 @@ export function WorkArea(props: WorkAreaProps) {
       {rows.files.length > 1 && <FileBar slot={slot} rows={rows} current={file} send={send} />}
       <FileNewsLine files={files} trouble={handIn.trouble} />
       <div className="min-h-0 flex-1">
-        {compared ? (
-          <CompareAttempts {...compared} onClose={props.onAlone} />
-        ) : blob && isArchiveFile(file) ? (
-          <ArchiveWork slot={slot} rows={rows} file={file} blob={blob} onOpen={handIn.addParts} />
-        ) : blob ? (
-          <WorkView
-            key={file.id}
-            file={file}
-            blob={blob}
-            notes={rows.notes.filter((note) => note.fileId === file.id)}
-            criteria={criteria}
-            actions={actions}
-            chosen={chosen}
-            onChoose={onChoose}
-            marginWidth={props.marginWidth}
-            onMarginWidth={props.onMarginWidth}
-            threads={rows.threads}
-            zone={props.zone}
-            more={more}
-          />
-        ) : (
-          <Unreadable
-            name={file.name}
-            blob={new Blob()}
-            what="This browser no longer holds the file's bytes."
-            mend="Read in your last course file under Files."
-          />
-        )}
+        <Shown {...props} {...{ work, criteria, compared, actions, more }} />
       </div>
       {attempt.field}
       {marked.field}
@@ -171,50 +144,56 @@ function noteActions(
 
 const attemptFile = ({ file, blob }: Work) => ({ file, blob, title: `Attempt ${String(file.attempt)}: ${file.name}` });
 
-interface NoWorkProps {
-  readonly slot: string;
-  readonly rows: DeskRows;
-  readonly handIn: HandInActions;
-  readonly files: PaperFiles;
-}
+type ShownProps = WorkAreaProps & {
+  readonly work: Work;
+  readonly criteria: readonly EvidenceTarget[];
+  readonly compared: { readonly before: AttemptFile; readonly after: AttemptFile } | null;
+  readonly actions: NoteActions;
+  readonly more: () => MenuItems;
+};
 
-function NoWork({ slot, rows, handIn, files }: NoWorkProps) {
-  const onPaper = rows.channel === "paper" || rows.attempts > 0;
+/** The file in its way: two attempts beside each other, a list of parts, pages to write on, or why it cannot be shown. */
+function Shown({
+  slot,
+  rows,
+  work,
+  handIn,
+  compared,
+  criteria,
+  actions,
+  more,
+  chosen,
+  onChoose,
+  ...props
+}: ShownProps) {
+  const { file, blob } = work;
+  if (compared) return <CompareAttempts {...compared} onClose={props.onAlone} />;
+  if (blob && isArchiveFile(file))
+    return <ArchiveWork slot={slot} rows={rows} file={file} blob={blob} onOpen={handIn.addParts} />;
+  if (blob)
+    return (
+      <WorkView
+        key={file.id}
+        file={file}
+        blob={blob}
+        notes={rows.notes.filter((note) => note.fileId === file.id)}
+        criteria={criteria}
+        actions={actions}
+        chosen={chosen}
+        onChoose={onChoose}
+        marginWidth={props.marginWidth}
+        onMarginWidth={props.onMarginWidth}
+        threads={rows.threads}
+        zone={props.zone}
+        more={more}
+      />
+    );
   return (
-    <DropPlace
-      words={`Let go to hand in for ${rows.student.givenName}`}
-      className="grid h-full place-items-center bg-table p-8"
-      onFiles={(dropped) => void handIn.addFiles(dropped)}
-    >
-      <div className="max-w-md text-center">
-        <p className="font-serif text-xl">
-          {onPaper ? "On paper: there is nothing to open here." : "Nothing handed in yet."}
-        </p>
-        <p className="mt-2 text-soft">
-          {onPaper
-            ? `${rows.criteria.length > 0 ? "Judge it on its rulers" : "Type its score (Enter)"}, with the paper beside you.`
-            : `Say that ${rows.student.givenName} is missing (M) or excused (X), or add what came in another way.`}
-        </p>
-        <div className="mt-4 flex justify-center gap-2">
-          <FileButton words="Add files" multiple onFiles={(chosen) => void handIn.addFiles(chosen)} />
-          {rows.figure.standing === "expected" && (
-            <Link className="act act-quiet" to={`/courses/${slot}/collect?into=${inAddress(rows.assignment.id)}`}>
-              Collect for all
-            </Link>
-          )}
-          {rows.figure.standing === "expected" && (
-            <button type="button" className="act act-quiet" onClick={() => void handIn.addPaper()}>
-              It came on paper
-            </button>
-          )}
-          {onPaper && (
-            <button type="button" className="act act-quiet" onClick={files.savePdf}>
-              Save the feedback page (PDF)
-            </button>
-          )}
-        </div>
-        <FileNewsLine files={files} trouble={handIn.trouble} />
-      </div>
-    </DropPlace>
+    <Unreadable
+      name={file.name}
+      blob={new Blob()}
+      what="This browser no longer holds the file's bytes."
+      mend="Read in your last course file under Files."
+    />
   );
 }

@@ -1,0 +1,55 @@
+import { Link, useNavigate } from "react-router";
+import { studentAddress, windowAddress } from "../../../ui/address";
+import type { studentRows } from "./rows";
+
+/** The ways on from a student. */
+export function Links({
+  slot,
+  studentId,
+  rows,
+}: {
+  readonly slot: string;
+  readonly studentId: string;
+  readonly rows: ReturnType<typeof studentRows>;
+}) {
+  const navigate = useNavigate();
+  const go = (id: string | null) => {
+    if (id) void navigate(studentAddress(slot, id));
+  };
+  return (
+    <p className="flex gap-5 text-sm print:hidden">
+      <button
+        type="button"
+        className="link disabled:opacity-40"
+        disabled={!rows.before}
+        onClick={() => {
+          go(rows.before);
+        }}
+      >
+        Student before
+      </button>
+      <button
+        type="button"
+        className="link disabled:opacity-40"
+        disabled={!rows.after}
+        onClick={() => {
+          go(rows.after);
+        }}
+      >
+        Next student
+      </button>
+      <Link className="link" to={windowAddress(slot, studentId)}>
+        What they see
+      </Link>
+      <button
+        type="button"
+        className="link"
+        onClick={() => {
+          window.print();
+        }}
+      >
+        Print
+      </button>
+    </p>
+  );
+}
