@@ -45,10 +45,11 @@ test("a student answers in their window; the reply waits until it is read, and t
 test("strong words are set by a key; the student reads them set, and a file goes along", async ({ page }) => {
   await openDemo(page, "/score/gauging-report/cato-mirelle");
   const comment = page.getByRole("textbox", { name: "Overall comment" });
+  await expect(comment).toHaveAttribute("contenteditable", "true");
   await comment.fill("A report to keep");
   await comment.selectText();
   await page.keyboard.press("Control+b");
-  await expect(comment).toHaveValue("**A report to keep**");
+  await expect(comment.locator("strong")).toHaveText("A report to keep");
   await page.keyboard.press("Escape");
   await page
     .getByLabel("A file as feedback")
@@ -62,4 +63,42 @@ test("strong words are set by a key; the student reads them set, and a file goes
   await open(page, "/window/reading-rivers/cato-mirelle");
   await expect(page.locator("strong", { hasText: "A report to keep" })).toBeVisible();
   await expect(page.getByRole("list", { name: "Files" })).toContainText("worked example.csv");
+});
+
+test("a comment is written as it is read: a list, a link, strong words; stored as text, and old ones stay as they are", async ({
+  page,
+}) => {
+  await openDemo(page, "/score/gauging-report/cato-mirelle");
+  const comment = page.getByRole("textbox", { name: "Overall comment" });
+  await expect(comment).toHaveAttribute("contenteditable", "true");
+  await comment.fill("");
+  await page.keyboard.type("Two things, 2 * 3 of them in the table:");
+  await page.keyboard.press("Enter");
+  await page.keyboard.type("- the rating curve");
+  await page.keyboard.press("Enter");
+  await page.keyboard.type("see https://gauge.example/rating first");
+  await expect(comment.getByRole("listitem")).toHaveText([
+    "the rating curve",
+    "see https://gauge.example/rating first",
+  ]);
+  await expect(comment.getByRole("link")).toHaveAttribute("href", "https://gauge.example/rating");
+  await page.keyboard.press("Escape");
+  await allKept(page);
+  await page.reload();
+  await expect(comment).toHaveAttribute("contenteditable", "true");
+  await expect(comment.getByRole("listitem").last()).toHaveText("see https://gauge.example/rating first");
+  // Looked at and left, nothing is written anew.
+  const undo = page.getByRole("button", { name: /^Undo: / });
+  const before = await undo.getAttribute("aria-label");
+  await comment.focus();
+  await page.keyboard.press("Escape");
+  await allKept(page);
+  await expect(undo).toHaveAttribute("aria-label", before ?? "");
+  await open(page, `${HOME}/release?assignment=gauging-report`);
+  const correction = page.getByRole("row").filter({ hasText: "Cato Mirelle" }).first();
+  await correction.getByRole("button", { name: /^Release/ }).click();
+  await open(page, "/window/reading-rivers/cato-mirelle");
+  const letter = page.getByRole("article").filter({ hasText: "Two things, 2 * 3 of them in the table:" });
+  await expect(letter.getByRole("listitem").filter({ hasText: "the rating curve" })).toBeVisible();
+  await expect(letter.getByRole("link", { name: "https://gauge.example/rating" })).toHaveAttribute("target", "_blank");
 });

@@ -1,4 +1,4 @@
-import { allKept, expect, openDemo, takeUp, test } from "./helpers";
+import { allKept, expect, expectWritten, openDemo, takeUp, test } from "./helpers";
 
 test("words are kept as a phrase with a slash and used again for another student, in a comment and in a note", async ({
   page,
@@ -23,11 +23,11 @@ test("words are kept as a phrase with a slash and used again for another student
   await page.keyboard.type("/which");
   await expect(page.getByRole("option", { name: /^Jorun, say which record you used/ })).toContainText("not used");
   await page.keyboard.press("Enter");
-  await expect(overall).toHaveValue("Jorun, say which record you used; – of 100 so far.");
+  await expectWritten(overall, "Jorun, say which record you used; – of 100 so far.");
   await page.keyboard.press("Control+Enter");
   await allKept(page);
   await page.reload();
-  await expect(overall).toHaveValue("Jorun, say which record you used; – of 100 so far.");
+  await expectWritten(overall, "Jorun, say which record you used; – of 100 so far.");
 
   await page.locator("[data-page='1'] :text-matches('[a-z]')").first().waitFor();
   await takeUp(page, "flood");

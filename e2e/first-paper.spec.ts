@@ -1,4 +1,4 @@
-import { allKept, cell, expect, margin, open, openDemo, ruler, takeUp, test } from "./helpers";
+import { allKept, cell, expect, expectWritten, margin, open, openDemo, ruler, takeUp, test } from "./helpers";
 
 const COURSE = "/courses/reading-rivers";
 const DESK = `${COURSE}/score/flood-memo`;
@@ -125,7 +125,7 @@ test("the whole job: judge a PDF by keyboard, missing, excused, totals, release,
   await open(page, `${DESK}/ilse-tarnowe`);
   await expect(ruler(page, "Plain writing")).toHaveAttribute("aria-valuetext", "9 points, A pleasure");
   await expect(margin(page).getByRole("listitem")).toHaveCount(2);
-  await expect(page.getByRole("textbox", { name: "Overall comment" })).toHaveValue("Ilse, the opening is lovely.");
+  await expectWritten(page.getByRole("textbox", { name: "Overall comment" }), "Ilse, the opening is lovely.");
   await expect(page.getByRole("textbox", { name: /Private note/ })).toHaveValue(/PRIVATE/);
 });
 

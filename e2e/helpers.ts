@@ -1,4 +1,4 @@
-import { expect, test as base, type Page } from "@playwright/test";
+import { expect, test as base, type Locator, type Page } from "@playwright/test";
 import { openClosedTrees } from "./closed-trees";
 
 /**
@@ -63,3 +63,17 @@ export async function takeUp(page: Page, words: string): Promise<void> {
 export const margin = (page: Page) => page.getByRole("list", { name: "Notes in the margin" });
 export const cell = (page: Page, assignment: string, student: string) =>
   page.getByRole("gridcell", { name: new RegExp(`^${assignment}, ${student}:`) });
+
+/** What stands in a field for a comment: in the plain field, or in the editor that comes in its place. */
+export const writtenIn = (field: Locator): Promise<string> =>
+  field.evaluate((element) =>
+    element instanceof HTMLTextAreaElement
+      ? element.value
+      : [...element.children].map((block) => block.textContent).join("\n\n"),
+  );
+
+/** Waits until a field for a comment holds this. */
+export const expectWritten = async (field: Locator, text: string | RegExp): Promise<void> => {
+  await expect.poll(() => writtenIn(field)).toMatch(typeof text === "string" ? new RegExp(`^${literal(text)}$`) : text);
+};
+const literal = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, "\\$&");

@@ -1,5 +1,5 @@
 import type { Locator, Page } from "@playwright/test";
-import { allKept, expect, margin, open, openDemo, takeUp, test } from "./helpers";
+import { allKept, expect, expectWritten, margin, open, openDemo, takeUp, test } from "./helpers";
 
 /** Selects words with the pointer, as a hand would: from their first letter to their last, until they are taken up. */
 async function selectWords(page: Page, line: Locator, words: string): Promise<void> {
@@ -271,7 +271,7 @@ test("a criterion takes a comment, and the overall comment keeps itself while th
   await expect(page.getByRole("heading", { level: 1, name: "Paz Verano" })).toBeVisible();
   await page.keyboard.press("Alt+ArrowLeft");
   await expect(page.getByRole("heading", { level: 1, name: "Oona Dufresne" })).toBeVisible();
-  await expect(page.getByRole("textbox", { name: "Overall comment" })).toHaveValue("Oona, see me about R squared.");
+  await expectWritten(page.getByRole("textbox", { name: "Overall comment" }), "Oona, see me about R squared.");
   await expect(page.getByRole("textbox", { name: "Comment on Use of the record" })).toHaveValue(/fourth order/);
 });
 
@@ -305,7 +305,7 @@ test("a comment that is there already takes the focus by its key, each time, and
   await page.keyboard.press("c");
   await page.keyboard.type("Oona");
   await expect(comment).toHaveValue("Mostly 3 things more and more! 1 missing");
-  await expect(page.getByRole("textbox", { name: "Overall comment" })).toHaveValue("Oona");
+  await expectWritten(page.getByRole("textbox", { name: "Overall comment" }), "Oona");
   for (const slider of await page.getByRole("slider").all())
     await expect(slider).toHaveAttribute("aria-valuetext", "open");
 });

@@ -3,7 +3,7 @@ import { appendFileSync, cpSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import type { Page } from "@playwright/test";
-import { allKept, cell, expect, open, ruler, test } from "./helpers";
+import { allKept, cell, expect, expectWritten, open, ruler, test } from "./helpers";
 
 const PORT = 4393;
 const COURSE = "/courses/reading-rivers";
@@ -108,7 +108,7 @@ test("a new version waits while a tab is open, and takes over when it is told to
   await page.locator("html[data-ready]").waitFor();
   await expect(isHere).toHaveCount(0);
   await open(page, `${COURSE}/score/flood-memo/ilse-tarnowe`);
-  await expect(page.getByLabel("Overall comment", { exact: true })).toHaveValue("Half a thought");
+  await expectWritten(page.getByLabel("Overall comment", { exact: true }), "Half a thought");
   await server.stop();
 });
 

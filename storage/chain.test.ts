@@ -5,7 +5,7 @@ import { assignmentId, entriesOf, smallCourse, studentId } from "#core/testing";
 import { blockKey, entryKey, followAll, unprovenKey } from "./journal";
 import { memoryNeighbours, memoryShelves } from "./memory-shelves";
 import { migrate, MIGRATIONS } from "./migrations";
-import { blockOf, blockOfTexts, textsOf } from "./old-entries";
+import { blockOf, blockOfTexts, wholeBlock } from "./old-entries";
 import { readChain } from "./read-chain";
 import { readJournal } from "./read-journal";
 import { Repository } from "./repository";
@@ -175,14 +175,14 @@ describe("stores of layout 7", () => {
         set: (key: string, value: unknown) =>
           (left -= 1) < 0 ? new Promise<void>(() => undefined) : shelves.journal.set(key, value),
       };
-      void MIGRATIONS.at(-1)?.migrate({ ...shelves, journal });
+      void MIGRATIONS[7]?.migrate({ ...shelves, journal });
       await new Promise((resolve) => setTimeout(resolve, 5));
       await migrate(shelves);
       const again = await readJournal(shelves, SLOT);
       expect([again.ledger.seal, again.ledger.broken, again.ledger.damage]).toEqual([ledger.seal, null, null]);
       expect(await shelves.journal.get(unprovenKey(SLOT))).toBe(list.length);
-      const block = (await shelves.journal.get(blockKey(SLOT, 1))) as { readonly bytes: Uint8Array };
-      expect(textsOf(block.bytes)).toEqual(list.slice(0, 4).map((entry) => JSON.stringify(entry)));
+      const block = await wholeBlock(await shelves.journal.get(blockKey(SLOT, 1)), 1);
+      expect(block?.piece?.().texts).toEqual(list.slice(0, 4).map((entry) => JSON.stringify(entry)));
     }
   });
 });

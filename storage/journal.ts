@@ -11,7 +11,7 @@ import {
 import { textSum } from "#core/kernel";
 import { EMPTY_STATE, type CourseState } from "#core/model";
 import { JournalError } from "./journal-error";
-import { blockOfTexts, NO_OLD_ENTRIES, type OldEntries } from "./old-entries";
+import { blockOfTexts, NO_OLD_ENTRIES, smallerBlock, type OldEntries } from "./old-entries";
 import { chainedEntry, openEntry, sealEntry } from "./sealed";
 import type { Shelves } from "./shelf";
 import { storedSnapshot, type Snapshot } from "./snapshot";
@@ -199,7 +199,7 @@ async function gatheredBlock(shelves: Shelves, slot: string, entries: readonly E
     return { text, sum };
   });
   const piece = { before, texts: links.map(({ text }) => text), sums: links.map(({ sum }) => sum) };
-  return blockOfTexts(entries[0]?.seq ?? 1, piece);
+  return smallerBlock(blockOfTexts(entries[0]?.seq ?? 1, piece));
 }
 
 /** Keeps the state beside the journal, so that the next opening need not replay it. */
@@ -219,7 +219,7 @@ export async function writeWholeJournal(
   for (let from = 0; from < texts.length; from += BLOCK) {
     const to = from + BLOCK;
     const piece = { texts: texts.slice(from, to), sums: sums.slice(from, to), before: sums[from - 1] ?? CHAIN_START };
-    await shelves.journal.set(blockKey(slot, from + 1), blockOfTexts(from + 1, piece));
+    await shelves.journal.set(blockKey(slot, from + 1), await smallerBlock(blockOfTexts(from + 1, piece)));
   }
   await shelves.journal.set(unprovenKey(slot), unproven);
   await shelves.journal.set(gatheredKey(slot), texts.length);

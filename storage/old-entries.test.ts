@@ -1,11 +1,12 @@
-import { expect, it } from "vitest";
+import { describe, expect, it } from "vitest";
 import { ENTRY_SCHEMA, runCommand, type Entry } from "#core/changes";
 import type { Instant } from "#core/kernel";
 import { assignmentId, entriesOf as made, smallCourse, studentId, WORLD } from "#core/testing";
-import { compact, entriesOf, followAll } from "./journal";
+import { blockKey, compact, entriesOf, followAll } from "./journal";
 import { readJournal as readBack } from "./read-journal";
 import { memoryNeighbours, memoryShelves } from "./memory-shelves";
-import { blockOf, oldEntries, wholeBlock } from "./old-entries";
+import { migrate, MIGRATIONS } from "./migrations";
+import { blockOf, oldEntries, smallerBlock, wholeBlock } from "./old-entries";
 import { Repository } from "./repository";
 import type { Shelves } from "./shelf";
 import { readSnapshot, storedSnapshot } from "./snapshot";
@@ -109,6 +110,68 @@ it("blocks go as far as they join, a newer one is said, and one that overlaps is
   const newer = { ...blockOf(entries), schema: ENTRY_SCHEMA + 1 };
   await expect(wholeBlock(newer, 1)).rejects.toThrow("entry 1 is newer");
   expect(oldEntries([await whole(entries.slice(8)), await whole(entries.slice(0, 12))]).all()).toEqual(entries);
+});
+
+describe("a block that is made smaller", () => {
+  it("holds the same entries with the same sums in a fifth of the room, and stays as it is where that does not pay", async () => {
+    const entries = manyEntries(200);
+    const block = blockOf(entries);
+    const smaller = await smallerBlock(block);
+    expect(smaller.bytes.length).toBeLessThan(block.bytes.length / 5);
+    const [whole, plain] = [await wholeBlock(smaller, 1), await wholeBlock(block, 1)];
+    expect(whole?.entries()).toEqual(entries);
+    expect(whole?.piece?.()).toEqual(plain?.piece?.());
+    expect(whole?.ends).toEqual(plain?.ends);
+    expect(await smallerBlock(smaller)).toBe(smaller);
+    const noise = new Uint8Array(500).map((_, place) => (place * 7919 + place * place * 31) % 251);
+    expect((await smallerBlock({ ...block, bytes: noise })).bytes.length).toBeLessThanOrEqual(noise.length);
+  });
+
+  it("is found damaged when any part of it is another, its packing with it", async () => {
+    const smaller = await smallerBlock(blockOf(manyEntries(40)));
+    for (let at = 0; at < smaller.bytes.length; at += 97) {
+      const bytes = smaller.bytes.with(at, ((smaller.bytes[at] ?? 0) + 1) % 256);
+      expect(await wholeBlock({ ...smaller, bytes }, 1)).toBeNull();
+    }
+    const { packing, ...claimed } = smaller;
+    expect(packing).toBe("deflate");
+    expect(await wholeBlock(claimed, 1)).toBeNull();
+  });
+
+  it("comes of stores of layout 8, also where that was cut short at any write", async () => {
+    const entries = manyEntries(90);
+    const layout8 = async () => {
+      const shelves = await keptSingly([]);
+      const parts = [entries.slice(0, 40), entries.slice(40, 80)];
+      let before = "";
+      for (const part of parts) {
+        const block = blockOf(part, before);
+        before = block.sums.slice(-64);
+        await shelves.journal.set(blockKey(SLOT, part[0]?.seq ?? 1), block);
+      }
+      for (const entry of entries.slice(80)) await writeOn(shelves, SLOT, entry);
+      await shelves.meta.set("layout", 8);
+      return shelves;
+    };
+    const plain = await readJournal(await layout8(), SLOT);
+    for (let writes = 0; writes < 3; writes += 1) {
+      const shelves = await layout8();
+      let left = writes;
+      const journal = {
+        ...shelves.journal,
+        set: (key: string, value: unknown) =>
+          (left -= 1) < 0 ? new Promise<void>(() => undefined) : shelves.journal.set(key, value),
+      };
+      void MIGRATIONS[8]?.migrate({ ...shelves, journal });
+      await new Promise((resolve) => setTimeout(resolve, 5));
+      await migrate(shelves);
+      const opened = await readJournal(shelves, SLOT);
+      expect(entriesOf(opened)).toEqual(entries);
+      expect([opened.seal, opened.broken, opened.damage]).toEqual([plain.seal, null, null]);
+      const stored = (await shelves.journal.get(blockKey(SLOT, 1))) as { readonly packing?: string };
+      expect(stored.packing).toBe("deflate");
+    }
+  });
 });
 
 it("a snapshot keeps of what can be undone only as much as is quick to read: the newest", async () => {

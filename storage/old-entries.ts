@@ -1,4 +1,5 @@
 import { CHAIN_START, chainSums, ENTRY_SCHEMA, entrySchema, type ChainPiece, type Entry } from "#core/changes";
+import { deflated, inflated } from "./deflated";
 import { JournalError } from "./journal-error";
 import { unpack } from "./packed";
 import { sumBeside, sumBesideNow } from "./sealed";
@@ -9,6 +10,8 @@ interface PackedBlock {
   /** Version of the newest entry's form. */
   readonly schema: number;
   readonly bytes: Uint8Array;
+  /** How the bytes were made smaller; left out where they are the text itself, as they are up to layout 8. */
+  readonly packing?: "deflate";
   /** The sum in the chain before the first entry, and those of all entries, one behind the other; blocks of layout 7 have none. */
   readonly before?: string;
   readonly sums?: string;
@@ -19,11 +22,16 @@ interface PackedBlock {
 /** Letters of one sum. */
 const SUM = 64;
 
-const beside = ({ first, count, schema, before, sums }: PackedBlock): string =>
-  [first, count, schema, ...(before === undefined ? [] : [before, sums])].map(String).join(" ");
+const beside = ({ first, count, schema, before, sums, packing }: PackedBlock): string =>
+  [first, count, schema, ...(before === undefined ? [] : [before, sums]), ...(packing ? [packing] : [])]
+    .map(String)
+    .join(" ");
+
+/** A block as it is made, before it is made smaller. */
+type OpenBlock = Required<Omit<PackedBlock, "packing">>;
 
 /** Entries that follow one another, gathered: texts as they were written, with their sums in the chain. */
-export function blockOfTexts(first: number, { texts, sums, before }: ChainPiece): Required<PackedBlock> {
+export function blockOfTexts(first: number, { texts, sums, before }: ChainPiece): OpenBlock {
   const block = {
     first,
     count: texts.length,
@@ -37,9 +45,17 @@ export function blockOfTexts(first: number, { texts, sums, before }: ChainPiece)
 }
 
 /** Entries that follow one another, gathered behind the one with the sum `before`. */
-export function blockOf(entries: readonly Entry[], before: string = CHAIN_START): Required<PackedBlock> {
+export function blockOf(entries: readonly Entry[], before: string = CHAIN_START): OpenBlock {
   const texts = entries.map((entry) => JSON.stringify(entry));
   return blockOfTexts(entries[0]?.seq ?? 1, { texts, sums: chainSums(texts, before), before });
+}
+
+/** The same block with its text made smaller, where that pays; one that is so already stays as it is. */
+export async function smallerBlock<Block extends PackedBlock>(block: Block): Promise<Block | PackedBlock> {
+  const bytes = block.packing ? null : await deflated(block.bytes as Uint8Array<ArrayBuffer>);
+  if (!bytes) return block;
+  const smaller = { ...block, bytes, packing: "deflate" } as const;
+  return { ...smaller, sum: await sumBeside(beside(smaller), bytes) };
 }
 
 /** Entries of a block that was found whole; they are unpacked when somebody looks. */
@@ -69,13 +85,15 @@ export async function wholeBlock(stored: unknown, first: number): Promise<WholeB
   }
   if ((await sumBeside(beside(stored), bytes)) !== stored.sum) return null;
   let entries: readonly Entry[] | null = null;
-  const { before, sums } = stored;
+  const { before, sums, packing } = stored;
+  // The text of a block stays small until somebody looks at it.
+  const text = () => (packing ? inflated(bytes) : bytes);
   const isChained = before !== undefined && sums?.length === count * SUM;
   return {
     first,
     count,
-    entries: () => (entries ??= unpack(bytes) as readonly Entry[]),
-    piece: isChained ? () => ({ before, sums: sumsOf(sums), texts: textsOf(bytes) }) : null,
+    entries: () => (entries ??= unpack(text()) as readonly Entry[]),
+    piece: isChained ? () => ({ before, sums: sumsOf(sums), texts: textsOf(text()) }) : null,
     ends: isChained ? { before, last: sums.slice(-SUM) } : null,
   };
 }

@@ -266,7 +266,7 @@ describe("stores of layout 1", () => {
     await shelves.snapshots.set(slot, { seq: 1, state: { results: "as layout 1 kept them" } });
     const again = await Repository.open(shelves, memoryNeighbours()(), surroundings);
     expect(await shelves.snapshots.keys()).toEqual([]);
-    expect(await shelves.meta.get("layout")).toBe(8);
+    expect(await shelves.meta.get("layout")).toBe(9);
     expect((await again.session(slot))?.state).toEqual(smallCourse());
   });
 });

@@ -6,6 +6,7 @@ import { releaseAndPost } from "./0005-release-and-post";
 import { packedJournal } from "./0006-packed-journal";
 import { sealedJournal } from "./0007-sealed-journal";
 import { chainedJournal } from "./0008-chained-journal";
+import { smallerJournal } from "./0009-smaller-journal";
 
 /** One step of the stored layout. It may only add; what it replaces is removed by a later step. */
 export interface Migration {
@@ -25,6 +26,7 @@ export const MIGRATIONS: readonly Migration[] = [
   packedJournal,
   sealedJournal,
   chainedJournal,
+  smallerJournal,
 ];
 
 const VERSION_KEY = "layout";

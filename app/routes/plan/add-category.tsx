@@ -1,8 +1,11 @@
-import { useState, type SubmitEvent } from "react";
 import type { Command } from "#core/changes";
-import { formText } from "../../ui/fields/form-text";
-import { parseDecimal } from "#core/kernel";
-import { issueWords } from "../../ui/words/words";
+import { z } from "zod";
+import { FormTrouble, TextField } from "../../ui/forms/fields";
+import { nameText, optionalFigureText } from "../../ui/forms/schemas";
+import { sending, useSchemaForm } from "../../ui/forms/use-schema-form";
+
+const categoryForm = z.object({ name: nameText(), weight: optionalFigureText });
+const NO_CATEGORY = { name: "", weight: "" };
 
 /** One line for a new category: its name and weight. */
 export function AddCategory({
@@ -14,51 +17,34 @@ export function AddCategory({
   readonly straight: boolean;
   readonly send: (command: Command) => Promise<string | null>;
 }) {
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const submit = async (event: SubmitEvent<HTMLFormElement>) => {
-    event.preventDefault();
-    const form = event.currentTarget;
-    const fields = new FormData(form);
-    const weight = formText(fields, "weight") === "" ? null : parseDecimal(formText(fields, "weight"));
-    if (weight && !weight.ok) {
-      setTrouble(issueWords(weight.issue));
-      return;
-    }
-    const words = await send({ type: "addCategory", name: formText(fields, "name"), weight: weight?.value ?? null });
-    setTrouble(words);
-    if (words !== null) return;
-    form.reset();
-    form.querySelector<HTMLInputElement>("input")?.focus();
-  };
+  const form = useSchemaForm(categoryForm, NO_CATEGORY);
   return (
     <form
+      noValidate
       className="mt-8 flex flex-wrap items-end gap-3 border-t border-rule pt-4"
-      onSubmit={(event) => void submit(event)}
+      onSubmit={sending(form, async ({ name, weight }) => {
+        const words = await send({ type: "addCategory", name, weight });
+        if (words !== null) return words;
+        form.reset();
+        // The fields take their places anew before one of them can be gone to.
+        requestAnimationFrame(() => {
+          form.setFocus("name");
+        });
+        return null;
+      })}
     >
-      <label className="text-[13px] text-soft">
-        {first ? "Or begin with a category" : "Another category"}
-        <input
-          name="name"
-          required
-          maxLength={200}
-          className="field block !w-56 text-[15px] text-ink"
-          placeholder="Papers"
-        />
-      </label>
-      {!straight && (
-        <label className="text-[13px] text-soft">
-          Weight, %
-          <input name="weight" inputMode="decimal" className="field block !w-24 text-[15px] text-ink" />
-        </label>
-      )}
+      <TextField
+        form={form}
+        name="name"
+        label={first ? "Or begin with a category" : "Another category"}
+        look="!w-56"
+        placeholder="Papers"
+      />
+      {!straight && <TextField form={form} name="weight" label="Weight, %" look="!w-24" inputMode="decimal" />}
       <button type="submit" className="act act-quiet">
         Add category
       </button>
-      {trouble && (
-        <p role="alert" className="w-full text-[14px] text-wax">
-          {trouble}
-        </p>
-      )}
+      <FormTrouble form={form} className="w-full" />
     </form>
   );
 }

@@ -9,12 +9,17 @@ describe("a comment with its few marks", () => {
     expect(formattedHtml("- one\n- two")).toBe("<ul>\n<li>one</li>\n<li>two</li>\n</ul>\n");
   });
 
-  it("is never more than that: HTML, links, pictures and headings stay words", () => {
+  it("is never more than that: HTML, pictures, headings and links to programs stay words", () => {
     const hostile =
       '<img src=x onerror="alert(1)"> [a](javascript:alert(1)) ![b](http://remote.example/c.png)\n# Title';
     const html = formattedHtml(hostile);
-    expect(html).not.toMatch(/<(?!\/?(?:p|br|ul|ol|li|strong|em)\b)/);
+    expect(html).not.toMatch(/<(?!\/?(?:p|br|ul|ol|li|strong|em|a)\b)/);
     expect(html).toContain("&lt;img");
+    expect(html).toContain("[a](javascript:alert(1))");
+    // What was meant as a picture is at most a link, which nothing follows by itself.
+    expect([...html.matchAll(/<a ([^>]*)>/g)].map(([, attributes]) => attributes)).toEqual([
+      'href="http://remote.example/c.png" rel="noopener noreferrer" target="_blank"',
+    ]);
     expect(html).toContain("# Title");
   });
 
@@ -23,5 +28,8 @@ describe("a comment with its few marks", () => {
       "Good, Ada.\n1. first\n2. second\n• a\n• b",
     );
     expect(plainWords("2 * 3 is 6")).toBe("2 * 3 is 6");
+    expect(plainWords("See [the **gauge**](https://gauge.example) first")).toBe(
+      "See the gauge (https://gauge.example) first",
+    );
   });
 });

@@ -1,4 +1,4 @@
-import { useMemo, useState } from "react";
+import { useMemo } from "react";
 import type { StudentId } from "#core/kernel";
 import { moderationOf, rosterName, sectionsOf, studentsOf, type CourseState, type Packet } from "#core/model";
 import { figuresOf } from "#core/totals";
@@ -14,11 +14,24 @@ import type { Job } from "../../../ui/hooks/use-job";
 import { saveAs } from "../../../ui/save-as";
 import { ChosenPapers, NamedPapers } from "../named-papers";
 import type { Looked } from "../rows";
+import { z } from "zod";
+import { HeldField, TextField } from "../../../ui/forms/fields";
+import { nameText } from "../../../ui/forms/schemas";
+import { sending, useSchemaForm, useTypedIn, type SchemaForm } from "../../../ui/forms/use-schema-form";
 
 const PURPOSES: readonly (readonly [Packet["purpose"], string])[] = [
   ["scores", "to score a part of the class"],
   ["second", "to judge a second time"],
 ];
+
+const handOverForm = z.object({
+  purpose: z.enum(["scores", "second"]),
+  which: z.string(),
+  named: z.custom<readonly StudentId[]>(),
+  markerName: nameText(),
+  blind: z.boolean(),
+  passphrase: z.string(),
+});
 
 interface HandOverProps {
   readonly looked: Looked;
@@ -34,12 +47,15 @@ export function HandOverForm({ looked, repository, session, job, isFirst }: Hand
   const { state, assignment } = looked;
   const moderation = moderationOf(state, assignment.id);
   const choices = useMemo(() => choicesOf(looked), [looked]);
-  const [purpose, setPurpose] = useState<Packet["purpose"]>(moderation ? "second" : "scores");
-  const [which, setWhich] = useState(() => choices[0]?.[0] ?? "named");
-  const [named, setNamed] = useState<readonly StudentId[]>([]);
-  const [markerName, setMarkerName] = useState(moderation ? (state.markers[moderation.markerId]?.name ?? "") : "");
-  const [blind, setBlind] = useState(moderation?.blind ?? false);
-  const [passphrase, setPassphrase] = useState("");
+  const form = useSchemaForm(handOverForm, {
+    purpose: moderation ? "second" : "scores",
+    which: choices[0]?.[0] ?? "named",
+    named: [],
+    markerName: moderation ? (state.markers[moderation.markerId]?.name ?? "") : "",
+    blind: moderation?.blind ?? false,
+    passphrase: "",
+  });
+  const { purpose, which, named, blind } = useTypedIn(form);
   const send = useTroubleOf(useChange());
   const students = useMemo(() => studentsOf(state), [state]);
   const nameOf = (id: StudentId) => {
@@ -47,16 +63,18 @@ export function HandOverForm({ looked, repository, session, job, isFirst }: Hand
     return student ? rosterName(state, student) : "";
   };
   const chosen = which === "named" ? named : (choices.find(([value]) => value === which)?.[2] ?? []);
-  const handOver = () =>
-    job.run(async (signal, tell) => {
-      const wish = { assignment, studentIds: chosen, purpose, blind, markerName: markerName.trim(), passphrase };
+  const handOver = async ({ markerName, passphrase }: z.output<typeof handOverForm>) => {
+    await job.run(async (signal, tell) => {
+      const wish = { assignment, studentIds: chosen, purpose, blind, markerName, passphrase };
       const ready = await readyPacket(repository, session, wish, { signal, tell });
       const trouble = await send({ type: "handOverPacket", packet: ready.made.packet, markerName: wish.markerName });
       if (trouble) throw new Error(trouble);
       saveAs(ready.blob, ready.name);
-      setPassphrase("");
+      form.setValue("passphrase", "");
       return ready.words;
     });
+    return null;
+  };
   if (students.length === 0) {
     return <p className="mt-6 text-soft">Nobody is on the roster yet, so there is nothing to hand over.</p>;
   }
@@ -64,30 +82,30 @@ export function HandOverForm({ looked, repository, session, job, isFirst }: Hand
     <form
       aria-label="Hand over a packet"
       className="mt-6 grid max-w-[720px] gap-4 text-[14.5px]"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void handOver();
-      }}
+      noValidate
+      onSubmit={sending(form, handOver)}
     >
       <h2 className="font-serif text-[17px] font-semibold">Hand over a packet</h2>
-      <WhatFields
-        markerName={markerName}
-        onMarkerName={setMarkerName}
-        purpose={purpose}
-        onPurpose={setPurpose}
-        which={which}
-        choices={choices}
-        onWhich={setWhich}
-      />
+      <WhatFields form={form} choices={choices} />
       {which === "named" && (
-        <NamedPapers students={students.map(({ id }) => id)} chosen={named} nameOf={nameOf} onChoose={setNamed} />
+        <HeldField form={form} name="named">
+          {({ value, onChange }) => (
+            <NamedPapers students={students.map(({ id }) => id)} chosen={value} nameOf={nameOf} onChoose={onChange} />
+          )}
+        </HeldField>
       )}
       <ChosenPapers chosen={chosen} nameOf={nameOf} />
       <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
-        <LockField passphrase={passphrase} onPassphrase={setPassphrase} />
-        <Tick checked={blind} onChange={setBlind}>
-          blind: papers under numbers, without names
-        </Tick>
+        <HeldField form={form} name="passphrase">
+          {({ value, onChange }) => <LockField passphrase={value} onPassphrase={onChange} />}
+        </HeldField>
+        <HeldField form={form} name="blind">
+          {({ value, onChange }) => (
+            <Tick checked={value} onChange={onChange}>
+              blind: papers under numbers, without names
+            </Tick>
+          )}
+        </HeldField>
       </div>
       <WhatGoes purpose={purpose} blind={blind} hasSample={moderation !== undefined} />
       <p>
@@ -103,58 +121,44 @@ export function HandOverForm({ looked, repository, session, job, isFirst }: Hand
   );
 }
 
-/** Whom the packet is for, what for, and of which papers. */
-function WhatFields({
-  markerName,
-  onMarkerName,
-  purpose,
-  onPurpose,
-  which,
-  choices,
-  onWhich,
-}: {
-  readonly markerName: string;
-  readonly onMarkerName: (name: string) => void;
-  readonly purpose: Packet["purpose"];
-  readonly onPurpose: (purpose: Packet["purpose"]) => void;
-  readonly which: string;
+interface WhatFieldsProps {
+  readonly form: SchemaForm<z.input<typeof handOverForm>, z.output<typeof handOverForm>>;
   readonly choices: ReturnType<typeof choicesOf>;
-  readonly onWhich: (which: string) => void;
-}) {
+}
+
+/** Whom the packet is for, what for, and of which papers. */
+function WhatFields({ form, choices }: WhatFieldsProps) {
   return (
     <div className="flex flex-wrap items-end gap-4">
-      <label className="block text-[13px] text-soft">
-        For whom
-        <input
-          className="field block w-56 text-[15px] text-ink"
-          value={markerName}
-          maxLength={200}
-          required
-          onChange={(event) => {
-            onMarkerName(event.target.value);
-          }}
-        />
-      </label>
-      <label className="block text-[13px] text-soft">
-        What for
-        <Choice
-          className="!flex !w-60 text-[15px] text-ink"
-          label="What the packet is for"
-          value={purpose}
-          options={PURPOSES}
-          onChoose={onPurpose}
-        />
-      </label>
-      <label className="block text-[13px] text-soft">
-        Papers
-        <Choice
-          className="!flex !w-60 text-[15px] text-ink"
-          label="Which papers"
-          value={which}
-          options={[...choices.map(([value, words]) => [value, words] as const), ["named", "by name"] as const]}
-          onChoose={onWhich}
-        />
-      </label>
+      <TextField form={form} name="markerName" label="For whom" look="w-56" />
+      <HeldField form={form} name="purpose">
+        {({ value, onChange }) => (
+          <label className="block text-[13px] text-soft">
+            What for
+            <Choice
+              className="!flex !w-60 text-[15px] text-ink"
+              label="What the packet is for"
+              value={value}
+              options={PURPOSES}
+              onChoose={onChange}
+            />
+          </label>
+        )}
+      </HeldField>
+      <HeldField form={form} name="which">
+        {({ value, onChange }) => (
+          <label className="block text-[13px] text-soft">
+            Papers
+            <Choice
+              className="!flex !w-60 text-[15px] text-ink"
+              label="Which papers"
+              value={value}
+              options={[...choices.map(([one, words]) => [one, words] as const), ["named", "by name"] as const]}
+              onChoose={onChange}
+            />
+          </label>
+        )}
+      </HeldField>
     </div>
   );
 }

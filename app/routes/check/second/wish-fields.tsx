@@ -1,88 +1,77 @@
 import { FigureInput } from "../../../ui/fields/figure-input";
 import { readFigure } from "../../../ui/fields/read-figure";
 import { Tick } from "../../../ui/fields/tick";
-import { readWhole, type Wish } from "./wish";
+import { HeldField, TextField } from "../../../ui/forms/fields";
+import type { SchemaForm } from "../../../ui/forms/use-schema-form";
+import { readWhole, type WayKind, type Wish } from "./wish";
+
+interface WishFieldsProps {
+  readonly form: SchemaForm<Wish>;
+}
 
 /** Who marks a second time, how far apart is too far, and what they see. */
-export function MarkerFields({ wish, edit }: WishFieldsProps) {
+export function MarkerFields({ form }: WishFieldsProps) {
   return (
     <div className="flex flex-wrap items-end gap-4">
-      <label className="block text-[13px] text-soft">
-        Second marker
-        <input
-          className="field block w-56 text-[15px] text-ink"
-          value={wish.markerName}
-          maxLength={200}
-          required
-          onChange={(event) => {
-            edit({ markerName: event.target.value });
-          }}
-        />
-      </label>
-      <FigureInput
-        className="w-52"
-        label="Points two judgements may differ"
-        value={wish.within}
-        read={readFigure}
-        onRead={(within) => {
-          edit({ within });
-        }}
-      />
-      <Tick
-        checked={wish.blind}
-        onChange={(blind) => {
-          edit({ blind });
-        }}
-      >
-        blind: without names and first judgements
-      </Tick>
+      <TextField form={form} name="markerName" label="Second marker" look="w-56" />
+      <HeldField form={form} name="within">
+        {({ value, onChange }) => (
+          <FigureInput
+            className="w-52"
+            label="Points two judgements may differ"
+            value={value}
+            read={readFigure}
+            onRead={onChange}
+          />
+        )}
+      </HeldField>
+      <HeldField form={form} name="blind">
+        {({ value, onChange }) => (
+          <Tick checked={value} onChange={onChange}>
+            blind: without names and first judgements
+          </Tick>
+        )}
+      </HeldField>
     </div>
   );
 }
 
-export function WayFields({ wish, edit }: WishFieldsProps) {
-  const whole = (label: string, value: number, name: "every" | "count" | "seed" | "each") => (
-    <FigureInput
-      key={name}
-      className="w-28"
-      label={label}
-      value={String(value)}
-      read={readWhole}
-      onRead={(read) => {
-        edit({ [name]: read });
-      }}
-    />
-  );
-  switch (wish.kind) {
+interface WholeFieldProps extends WishFieldsProps {
+  readonly name: "every" | "count" | "seed" | "each";
+  readonly label: string;
+}
+
+const WholeField = ({ form, name, label }: WholeFieldProps) => (
+  <HeldField form={form} name={name}>
+    {({ value, onChange }) => (
+      <FigureInput className="w-28" label={label} value={String(value)} read={readWhole} onRead={onChange} />
+    )}
+  </HeldField>
+);
+
+/** What a way of choosing papers asks beside itself. */
+export function WayFields({ form, kind }: WishFieldsProps & { readonly kind: WayKind }) {
+  switch (kind) {
     case "everyNth":
-      return whole("One of", wish.every, "every");
+      return <WholeField form={form} name="every" label="One of" />;
     case "random":
       return (
         <>
-          {whole("How many", wish.count, "count")}
-          {whole("Seed", wish.seed, "seed")}
+          <WholeField form={form} name="count" label="How many" />
+          <WholeField form={form} name="seed" label="Seed" />
         </>
       );
     case "byLetter":
-      return whole("Of each", wish.each, "each");
+      return <WholeField form={form} name="each" label="Of each" />;
     case "nearBound":
       return (
-        <FigureInput
-          className="w-28"
-          label="Within, points"
-          value={wish.near}
-          read={readFigure}
-          onRead={(near) => {
-            edit({ near });
-          }}
-        />
+        <HeldField form={form} name="near">
+          {({ value, onChange }) => (
+            <FigureInput className="w-28" label="Within, points" value={value} read={readFigure} onRead={onChange} />
+          )}
+        </HeldField>
       );
     default:
       return null;
   }
-}
-
-interface WishFieldsProps {
-  readonly wish: Wish;
-  readonly edit: (fields: Partial<Wish>) => void;
 }

@@ -1,22 +1,28 @@
 import { decimal, isDecimal, type Decimal, type StudentId } from "#core/kernel";
 import { moderationOf, type CourseState, type SampleWay } from "#core/model";
 import type { Looked } from "../rows";
+import { z } from "zod";
+import { nameText } from "../../../ui/forms/schemas";
 
 export type WayKind = SampleWay["kind"];
 
+const wholeNumber = z.number().int().min(1);
+
 /** What stands in the form. */
-export interface Wish {
-  readonly kind: WayKind;
-  readonly every: number;
-  readonly count: number;
-  readonly seed: number;
-  readonly each: number;
-  readonly near: Decimal;
-  readonly markerName: string;
-  readonly blind: boolean;
-  readonly within: Decimal;
-  readonly named: readonly StudentId[];
-}
+export const wishForm = z.object({
+  kind: z.enum(["named", "everyNth", "random", "byLetter", "nearBound", "all"]),
+  every: wholeNumber,
+  count: wholeNumber,
+  seed: wholeNumber,
+  each: wholeNumber,
+  near: z.custom<Decimal>(),
+  markerName: nameText(),
+  blind: z.boolean(),
+  within: z.custom<Decimal>(),
+  named: z.custom<readonly StudentId[]>(),
+});
+
+export type Wish = z.output<typeof wishForm>;
 
 export const readWhole = (text: string): number | undefined =>
   /^[1-9]\d{0,3}$/.test(text.trim()) ? Number(text) : undefined;

@@ -1,4 +1,3 @@
-import { useState } from "react";
 import { coversOf } from "#core/collect";
 import type { FileId, StudentId } from "#core/kernel";
 import { sectionsOf, studentsOf, workKindOf, type Assignment, type CourseState } from "#core/model";
@@ -9,6 +8,9 @@ import { JobStatus } from "../../../ui/dialogs/job-status";
 import { Choice, type Option, type OptionGroup } from "../../../ui/fields/choice";
 import { useJob } from "../../../ui/hooks/use-job";
 import { saveAs } from "../../../ui/save-as";
+import { z } from "zod";
+import { HeldField, TextField } from "../../../ui/forms/fields";
+import { sending, useSchemaForm, useTypedIn } from "../../../ui/forms/use-schema-form";
 
 interface CoversProps {
   readonly state: CourseState;
@@ -48,14 +50,22 @@ const SHEETS: readonly (Option | OptionGroup)[] = [
 
 const MOST_BLANK = 999;
 
+const coversForm = z.object({
+  what: z.string(),
+  whom: z.string(),
+  blank: z
+    .string()
+    .trim()
+    .regex(/^\d{0,3}$/, `Type a number from 0 to ${String(MOST_BLANK)}.`),
+});
+
 /** Makes what is printed for a pile: a code for each student's paper, so that the scan finds them by itself. */
 export function Covers({ state, assignment, out, readFile, onClose }: CoversProps) {
-  const [what, setWhat] = useState("a4");
-  const [whom, setWhom] = useState("all");
-  const [blank, setBlank] = useState("2");
+  const form = useSchemaForm(coversForm, { what: "a4", whom: "all", blank: "2" });
+  const { what, whom, blank } = useTypedIn(form);
   const job = useJob();
   const studentIds = studentsMeant(state, whom, out);
-  const guests = /^\d{1,3}$/.test(blank.trim()) ? Math.min(MOST_BLANK, Number(blank.trim())) : 0;
+  const guests = /^\d{1,3}$/.test(blank.trim()) ? Number(blank.trim()) : 0;
   const all = studentIds.length + guests;
   const task = assignment.files.find(({ id }) => id === what);
   const thing = task ? "copy" : PRINTED[what]?.kind === "labels" ? "label" : "cover sheet";
@@ -80,30 +90,33 @@ export function Covers({ state, assignment, out, readFile, onClose }: CoversProp
     >
       <form
         className="mt-3 grid gap-3 text-[14.5px]"
-        onSubmit={(event) => {
-          event.preventDefault();
-          void make();
-        }}
+        noValidate
+        onSubmit={sending(form, async () => {
+          await make();
+          return null;
+        })}
       >
-        <PrintedField {...{ what }} tasks={tasks} onWhat={setWhat} />
-        <div>
-          <span aria-hidden="true" className="block text-[13px] text-soft">
-            For
-          </span>
-          <Choice label="For whom" value={whom} options={whomOptions(state, out)} onChoose={setWhom} />
-        </div>
-        <label>
-          <span className="block text-[13px] text-soft">Blank ones, for guests and spoilt sheets</span>
-          <input
-            className="field figures !w-24"
-            inputMode="numeric"
-            maxLength={3}
-            value={blank}
-            onChange={(event) => {
-              setBlank(event.target.value);
-            }}
-          />
-        </label>
+        <HeldField form={form} name="what">
+          {({ value, onChange }) => <PrintedField what={value} tasks={tasks} onWhat={onChange} />}
+        </HeldField>
+        <HeldField form={form} name="whom">
+          {({ value, onChange }) => (
+            <>
+              <span aria-hidden="true" className="block text-[13px] text-soft">
+                For
+              </span>
+              <Choice label="For whom" value={value} options={whomOptions(state, out)} onChoose={onChange} />
+            </>
+          )}
+        </HeldField>
+        <TextField
+          form={form}
+          name="blank"
+          label="Blank ones, for guests and spoilt sheets"
+          look="figures !w-24"
+          inputMode="numeric"
+          maxLength={3}
+        />
         <p className="flex justify-end gap-3">
           <LeaveAsItIs />
           <button type="submit" className="act act-first figures" disabled={all === 0 || job.progress !== null}>

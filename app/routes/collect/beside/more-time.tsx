@@ -1,5 +1,4 @@
-import { useState } from "react";
-import { fromLocalText, type StudentId } from "#core/kernel";
+import { fromLocalText, type Instant, type StudentId } from "#core/kernel";
 import { courseOf, resultOf, rosterName, sectionsOf, studentsOf, type Assignment, type CourseState } from "#core/model";
 import { counted } from "#core/words";
 import { useChange } from "../../../course/use-change";
@@ -8,6 +7,9 @@ import { DialogFrame, LeaveAsItIs } from "../../../ui/dialogs/dialog-frame";
 import { Choice, type OptionGroup, type Option } from "../../../ui/fields/choice";
 import { troubleOf } from "../../../ui/hooks/use-command";
 import { DateField } from "../../../ui/time/date-field";
+import { z } from "zod";
+import { FormTrouble, HeldField, TextField } from "../../../ui/forms/fields";
+import { sending, useSchemaForm, useTypedIn } from "../../../ui/forms/use-schema-form";
 
 interface MoreTimeProps {
   readonly state: CourseState;
@@ -17,29 +19,35 @@ interface MoreTimeProps {
   readonly onClose: () => void;
 }
 
+const moreTimeForm = z.object({
+  whom: z.string(),
+  until: z.string().min(1, "Until when? Type a date such as 14 Sep 18:00."),
+  reason: z.string().trim().max(500, "At most 500 letters."),
+});
+
 /** Gives a student, a section, or all who are over a due time of their own, with a reason for those who mark. */
 export function MoreTime({ state, assignment, over, onClose }: MoreTimeProps) {
-  const [whom, setWhom] = useState(over.length > 1 ? "over" : (over[0] ?? studentsOf(state)[0]?.id ?? ""));
-  const [until, setUntil] = useState("");
-  const [reason, setReason] = useState("");
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const form = useSchemaForm(moreTimeForm, {
+    whom: over.length > 1 ? "over" : (over[0] ?? studentsOf(state)[0]?.id ?? ""),
+    until: "",
+    reason: "",
+  });
   const change = useChange();
   const news = useNews();
-  const studentIds = studentsMeant(state, whom, over);
-  const has = studentIds.filter((id) => resultOf(state, assignment.id, id).moreTime !== null);
-  const send = async (moment: string) => {
-    const outcome = await change({
-      type: "giveMoreTime",
-      assignmentId: assignment.id,
-      studentIds: moment === "" ? has : [...studentIds],
-      until: moment === "" ? null : fromLocalText(moment, courseOf(state).timeZone),
-      reason: reason.trim(),
-    });
+  const meant = studentsMeant(state, useTypedIn(form).whom, over);
+  const has = meant.filter((id) => resultOf(state, assignment.id, id).moreTime !== null);
+  const send = async (ids: readonly StudentId[], until: Instant | null, reason: string) => {
+    const studentIds = [...ids];
+    const outcome = await change({ type: "giveMoreTime", assignmentId: assignment.id, studentIds, until, reason });
     const words = troubleOf(outcome);
-    setTrouble(words);
-    if (words !== null) return;
+    if (words !== null) return words;
     news(outcome);
     onClose();
+    return null;
+  };
+  const takeBack = async () => {
+    const words = await send(has, null, form.getValues("reason").trim());
+    if (words !== null) form.setError("root", { message: words });
   };
   return (
     <DialogFrame
@@ -48,45 +56,36 @@ export function MoreTime({ state, assignment, over, onClose }: MoreTimeProps) {
       onClose={onClose}
     >
       <form
+        noValidate
         className="mt-3 grid gap-3 text-[14.5px]"
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (until === "") setTrouble("Until when? Type a date such as 14 Sep 18:00.");
-          else void send(until);
-        }}
-      >
-        <div>
-          <span aria-hidden="true" className="block text-[13px] text-soft">
-            For
-          </span>
-          <Choice label="For whom" value={whom} options={whomOptions(state, over)} onChoose={setWhom} />
-        </div>
-        <DateField label="Until" precision="moment" edge="end" value={until} onChange={setUntil} />
-        <label>
-          <span className="block text-[13px] text-soft">Why, for those who mark</span>
-          <input
-            className="field"
-            maxLength={500}
-            value={reason}
-            onChange={(event) => {
-              setReason(event.target.value);
-            }}
-          />
-        </label>
-        {trouble && (
-          <p role="alert" className="text-wax">
-            {trouble}
-          </p>
+        onSubmit={sending(form, ({ until, reason }) =>
+          send(meant, fromLocalText(until, courseOf(state).timeZone), reason),
         )}
+      >
+        <HeldField form={form} name="whom">
+          {({ value, onChange }) => (
+            <>
+              <span aria-hidden="true" className="block text-[13px] text-soft">
+                For
+              </span>
+              <Choice label="For whom" value={value} options={whomOptions(state, over)} onChoose={onChange} />
+            </>
+          )}
+        </HeldField>
+        <HeldField form={form} name="until">
+          {(held) => <DateField label="Until" precision="moment" edge="end" {...held} />}
+        </HeldField>
+        <TextField form={form} name="reason" label="Why, for those who mark" />
+        <FormTrouble form={form} />
         <p className="mt-1 flex flex-wrap justify-end gap-3">
           {has.length > 0 && (
-            <button type="button" className="act act-quiet me-auto" onClick={() => void send("")}>
+            <button type="button" className="act act-quiet me-auto" onClick={() => void takeBack()}>
               Take it back
             </button>
           )}
           <LeaveAsItIs />
           <button type="submit" className="act act-first">
-            Give {counted(studentIds.length, "student")} more time
+            Give {counted(meant.length, "student")} more time
           </button>
         </p>
       </form>

@@ -1,4 +1,4 @@
-import { keyEffects } from "#core/changes";
+import type { keyEffects } from "#core/changes";
 import { pointsText } from "#core/kernel";
 import { rosterName, type CourseState } from "#core/model";
 import { counted } from "#core/words";

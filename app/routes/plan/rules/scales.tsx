@@ -1,10 +1,13 @@
-import { useState, type SubmitEvent } from "react";
+import { useId, useState } from "react";
 import type { Command } from "#core/changes";
 import { parseDecimal, type Decimal } from "#core/kernel";
 import type { Scale } from "#core/model";
-import { formText } from "../../../ui/fields/form-text";
 import { Choice } from "../../../ui/fields/choice";
 import { inMark } from "../../../ui/words/figures";
+import { z } from "zod";
+import { FormTrouble, HeldField, TextField } from "../../../ui/forms/fields";
+import { nameText } from "../../../ui/forms/schemas";
+import { sending, useSchemaForm } from "../../../ui/forms/use-schema-form";
 
 const KINDS: Readonly<Record<Scale["kind"], string>> = {
   passNotYet: "pass and not yet",
@@ -23,25 +26,6 @@ export function Scales({
 }) {
   const [trouble, setTrouble] = useState<string | null>(null);
   const [changing, setChanging] = useState<Scale | null>(null);
-  const submit = async (event: SubmitEvent<HTMLFormElement>) => {
-    event.preventDefault();
-    const form = event.currentTarget;
-    const fields = new FormData(form);
-    const levels = readLevels(formText(fields, "levels"));
-    if (!levels) {
-      setTrouble("One level a line, the highest first, each with its percent if it counts: Secure 100");
-      return;
-    }
-    const kind = formText(fields, "kind") as Scale["kind"];
-    const scale = { name: formText(fields, "name"), kind, levels };
-    const words = await send(
-      changing ? { type: "editScale", scaleId: changing.id, ...scale } : { type: "addScale", ...scale },
-    );
-    setTrouble(words);
-    if (words !== null) return;
-    form.reset();
-    setChanging(null);
-  };
   return (
     <section aria-label="Short scales">
       <h2 className="border-t-2 border-ink pt-2 font-semibold">Short scales</h2>
@@ -61,34 +45,20 @@ export function Scales({
       {scales.length === 0 && (
         <p className="mt-1 text-[14px] text-soft">None yet. An assignment can be scored on one in place of points.</p>
       )}
-      <form
+      {trouble && (
+        <p role="alert" className="mt-2 text-[13.5px] text-wax">
+          {trouble}
+        </p>
+      )}
+      <ScaleForm
         key={changing?.id ?? "new"}
-        aria-label={changing ? `Change ${changing.name}` : "Add a scale"}
-        className="mt-3 flex flex-wrap items-end gap-3"
-        onSubmit={(event) => void submit(event)}
-      >
-        <ScaleFields changing={changing} />
-        <button type="submit" className="act act-quiet">
-          {changing ? "Change scale" : "Add scale"}
-        </button>
-        {changing && (
-          <button
-            type="button"
-            className="link pb-2 text-[14px]"
-            onClick={() => {
-              setChanging(null);
-              setTrouble(null);
-            }}
-          >
-            Leave it as it was
-          </button>
-        )}
-        {trouble && (
-          <p role="alert" className="w-full text-[13.5px] text-wax">
-            {trouble}
-          </p>
-        )}
-      </form>
+        changing={changing}
+        send={send}
+        onDone={() => {
+          setChanging(null);
+          setTrouble(null);
+        }}
+      />
     </section>
   );
 }
@@ -120,47 +90,97 @@ function ScaleLine({
   );
 }
 
-const LABEL = "block text-[13px] text-soft";
+const scaleForm = z.object({
+  name: nameText(),
+  kind: z.enum(["passNotYet", "attainment", "words"]),
+  levels: z.string().transform((text, context) => {
+    const levels = readLevels(text);
+    if (levels) return levels;
+    const message = "One level a line, the highest first, each with its percent if it counts: Secure 100";
+    context.addIssue({ code: "custom", message });
+    return z.NEVER;
+  }),
+});
+
+interface ScaleFormProps {
+  readonly changing: Scale | null;
+  readonly send: (command: Command) => Promise<string | null>;
+  readonly onDone: () => void;
+}
 
 /** The fields of a scale, of one that is changed or of a new one. */
-function ScaleFields({ changing }: { readonly changing: Scale | null }) {
+function ScaleForm({ changing, send, onDone }: ScaleFormProps) {
+  const levelsText = changing?.levels.map(({ name, percent }) => [name, percent].filter(Boolean).join(" ")).join("\n");
+  const form = useSchemaForm(scaleForm, {
+    name: changing?.name ?? "",
+    kind: changing?.kind ?? "passNotYet",
+    levels: levelsText ?? "",
+  });
+  const id = useId();
   return (
-    <>
-      <label className={`${LABEL} w-52`}>
-        Name
-        <input
-          name="name"
-          required
-          maxLength={200}
-          defaultValue={changing?.name}
-          autoFocus={changing !== null}
-          className="field text-[15px] text-ink"
-          placeholder="Safety check"
-        />
-      </label>
-      <label className={LABEL}>
-        Kind
-        <Choice
-          name="kind"
-          defaultValue={changing?.kind}
-          className="text-[15px]"
-          options={Object.entries(KINDS).map(([kind, words]) => [kind, words] as const)}
-        />
-      </label>
-      <label className={`${LABEL} w-64`}>
-        Levels, highest first
-        <textarea
-          name="levels"
-          required
-          rows={2}
-          defaultValue={changing?.levels
-            .map(({ name, percent }) => [name, percent].filter(Boolean).join(" "))
-            .join("\n")}
-          className="field text-[15px] text-ink"
-          placeholder={"Pass 100\nNot yet 0"}
-        />
-      </label>
-    </>
+    <form
+      noValidate
+      aria-label={changing ? `Change ${changing.name}` : "Add a scale"}
+      className="mt-3 flex flex-wrap items-end gap-3"
+      onSubmit={sending(form, async (scale) => {
+        const words = await send(
+          changing ? { type: "editScale", scaleId: changing.id, ...scale } : { type: "addScale", ...scale },
+        );
+        if (words !== null) return words;
+        form.reset();
+        onDone();
+        return null;
+      })}
+    >
+      <TextField
+        form={form}
+        name="name"
+        label="Name"
+        className="w-52"
+        autoFocus={changing !== null}
+        placeholder="Safety check"
+      />
+      <HeldField form={form} name="kind">
+        {({ value, onChange }) => (
+          <label className="block text-[13px] text-soft">
+            Kind
+            <Choice
+              className="text-[15px]"
+              value={value}
+              onChoose={onChange}
+              options={(Object.keys(KINDS) as Scale["kind"][]).map((kind) => [kind, KINDS[kind]] as const)}
+            />
+          </label>
+        )}
+      </HeldField>
+      <HeldField form={form} name="levels">
+        {({ value, onChange, isWrong }) => (
+          <label htmlFor={id} className="block w-64 text-[13px] text-soft">
+            Levels, highest first
+            <textarea
+              id={id}
+              rows={2}
+              value={value}
+              aria-invalid={isWrong}
+              onChange={(event) => {
+                onChange(event.target.value);
+              }}
+              className="field text-[15px] text-ink"
+              placeholder={"Pass 100\nNot yet 0"}
+            />
+          </label>
+        )}
+      </HeldField>
+      <button type="submit" className="act act-quiet">
+        {changing ? "Change scale" : "Add scale"}
+      </button>
+      {changing && (
+        <button type="button" className="link pb-2 text-[14px]" onClick={onDone}>
+          Leave it as it was
+        </button>
+      )}
+      <FormTrouble form={form} className="w-full" />
+    </form>
   );
 }
 

@@ -1,6 +1,4 @@
-import { useState, type SubmitEvent } from "react";
 import type { Command } from "#core/changes";
-import { formText } from "../../../ui/fields/form-text";
 import { fromLocalText, parseDecimal } from "#core/kernel";
 import { counted } from "#core/words";
 import { InlineField } from "../../../ui/fields/inline-field";
@@ -9,6 +7,10 @@ import type { TermRow } from "./rows";
 import { DateField } from "../../../ui/time/date-field";
 import { KeptDateField } from "../../../ui/time/kept-date-field";
 import { inMark } from "../../../ui/words/figures";
+import { z } from "zod";
+import { FormTrouble, HeldField, TextField } from "../../../ui/forms/fields";
+import { figureText, nameText } from "../../../ui/forms/schemas";
+import { sending, useSchemaForm } from "../../../ui/forms/use-schema-form";
 
 type Send = (command: Command) => Promise<string | null>;
 
@@ -86,52 +88,42 @@ export function Terms({
   );
 }
 
+const termForm = z.object({
+  name: nameText(),
+  weight: figureText,
+  from: z.string().min(1, "Choose the first moment of the term."),
+  to: z.string().min(1, "Choose the last moment of the term."),
+});
+const NO_TERM = { name: "", weight: "", from: "", to: "" };
+
 function AddTerm({ onAdd }: { readonly onAdd: (term: Omit<TermRow, "id" | "assignments">) => Promise<string | null> }) {
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const [from, setFrom] = useState("");
-  const [to, setTo] = useState("");
-  const submit = async (event: SubmitEvent<HTMLFormElement>) => {
-    event.preventDefault();
-    const form = event.currentTarget;
-    const fields = new FormData(form);
-    const words = await onAdd({
-      name: formText(fields, "name"),
-      weight: formText(fields, "weight"),
-      from: formText(fields, "from"),
-      to: formText(fields, "to"),
-    });
-    setTrouble(words);
-    if (words !== null) return;
-    form.reset();
-    setFrom("");
-    setTo("");
-  };
-  const label = "block text-[13px] text-soft";
-  const field = "field text-[15px] text-ink";
+  const form = useSchemaForm(termForm, NO_TERM);
   return (
     <details className="mt-3">
       <summary className="link text-[14px]">Add a term</summary>
-      <form className="mt-2 space-y-2" onSubmit={(event) => void submit(event)}>
+      <form
+        noValidate
+        className="mt-2 space-y-2"
+        onSubmit={sending(form, async (term) => {
+          const words = await onAdd(term);
+          if (words === null) form.reset();
+          return words;
+        })}
+      >
         <div className="flex gap-2">
-          <label className={`${label} flex-1`}>
-            Name
-            <input name="name" required className={field} placeholder="Autumn" />
-          </label>
-          <label className={`${label} w-20`}>
-            Weight
-            <input name="weight" required inputMode="decimal" className={field} />
-          </label>
+          <TextField form={form} name="name" label="Name" className="flex-1" placeholder="Autumn" />
+          <TextField form={form} name="weight" label="Weight" className="w-20" inputMode="decimal" />
         </div>
-        <DateField label="From" name="from" precision="moment" edge="start" value={from} onChange={setFrom} />
-        <DateField label="Until" name="to" precision="moment" edge="end" value={to} onChange={setTo} />
+        <HeldField form={form} name="from">
+          {(held) => <DateField label="From" precision="moment" edge="start" {...held} />}
+        </HeldField>
+        <HeldField form={form} name="to">
+          {(held) => <DateField label="Until" precision="moment" edge="end" {...held} />}
+        </HeldField>
         <button type="submit" className="act act-quiet">
           Add term
         </button>
-        {trouble && (
-          <p role="alert" className="text-[13px] text-wax">
-            {trouble}
-          </p>
-        )}
+        <FormTrouble form={form} />
       </form>
     </details>
   );

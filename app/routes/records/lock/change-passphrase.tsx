@@ -1,34 +1,42 @@
-import { useState } from "react";
 import { useFetcher } from "react-router";
 import { NewPassphrase, PassphraseField } from "./new-passphrase";
+import { z } from "zod";
+import { HeldField } from "../../../ui/forms/fields";
+import { sending, useSchemaForm, useTypedIn } from "../../../ui/forms/use-schema-form";
+import { chosenPassphrase } from "./lock-forms";
+
+const changeForm = z.object({ present: z.string().min(1), chosen: chosenPassphrase });
 
 export function ChangePassphrase({ known }: { readonly known: readonly string[] }) {
   const fetcher = useFetcher<Outcome>();
-  const [present, setPresent] = useState("");
-  const [typed, setTyped] = useState({ passphrase: "", again: "" });
-  const isReady = present !== "" && typed.passphrase !== "" && typed.passphrase === typed.again;
+  const form = useSchemaForm(changeForm, { present: "", chosen: { passphrase: "", again: "" } });
+  const typed = useTypedIn(form);
+  const isReady = changeForm.safeParse(typed).success;
   return (
     <form
       className="grid gap-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (!isReady) return;
-        const { passphrase } = typed;
-        void fetcher.submit({ present, passphrase }, { method: "post" }).then(() => {
-          setPresent("");
-          setTyped({ passphrase: "", again: "" });
-        });
-      }}
+      noValidate
+      onSubmit={sending(form, async ({ present, chosen: { passphrase } }) => {
+        await fetcher.submit({ present, passphrase }, { method: "post" });
+        form.reset();
+        return null;
+      })}
     >
-      <PassphraseField label="The present passphrase" value={present} onChange={setPresent} />
-      <NewPassphrase
-        label="The new passphrase"
-        known={known}
-        {...typed}
-        onPassphrase={(passphrase, again) => {
-          setTyped({ passphrase, again });
-        }}
-      />
+      <HeldField form={form} name="present">
+        {({ value, onChange }) => <PassphraseField label="The present passphrase" value={value} onChange={onChange} />}
+      </HeldField>
+      <HeldField form={form} name="chosen">
+        {({ value, onChange }) => (
+          <NewPassphrase
+            label="The new passphrase"
+            known={known}
+            {...value}
+            onPassphrase={(passphrase, again) => {
+              onChange({ passphrase, again });
+            }}
+          />
+        )}
+      </HeldField>
       <p className="flex items-center gap-4">
         <button type="submit" className="act" disabled={!isReady || fetcher.state !== "idle"}>
           Change the passphrase

@@ -1,18 +1,16 @@
-import { useState } from "react";
-import { data, useFetcher, useRevalidator } from "react-router";
+import { data, useRevalidator } from "react-router";
 import { z } from "zod";
 import { courseOf } from "#core/model";
-import type { LockFacts } from "#storage";
 import { openCourse } from "../../../course/open-course";
 import { readForm } from "../../../course/read-form";
 import { JobStatus } from "../../../ui/dialogs/job-status";
 import { useJob } from "../../../ui/hooks/use-job";
-import { LockFactFields } from "./lock-facts";
 import { PutOn } from "./put-on";
 import { Recovery } from "./recovery";
 import { TakeOff } from "./take-off";
 import type { Route } from "./+types/page";
-import { ChangePassphrase, OutcomeLine } from "./change-passphrase";
+import { ChangePassphrase } from "./change-passphrase";
+import { Facts } from "./facts";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
@@ -91,27 +89,6 @@ export default function LockPage({ loaderData, params }: Route.ComponentProps) {
         </>
       )}
     </main>
-  );
-}
-
-function Facts({ facts }: { readonly facts: LockFacts }) {
-  const fetcher = useFetcher<typeof clientAction>();
-  const [typed, setTyped] = useState({ label: facts.label, idleMinutes: facts.idleMinutes });
-  const isOther = typed.label.trim() !== facts.label || typed.idleMinutes !== facts.idleMinutes;
-  return (
-    <form
-      className="mt-3 flex flex-wrap items-end gap-4"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void fetcher.submit({ label: typed.label, idleMinutes: String(typed.idleMinutes) }, { method: "post" });
-      }}
-    >
-      <LockFactFields {...typed} onChange={setTyped} />
-      <button type="submit" className="act" disabled={!isOther || typed.label.trim() === ""}>
-        Keep
-      </button>
-      <OutcomeLine outcome={fetcher.data} />
-    </form>
   );
 }
 

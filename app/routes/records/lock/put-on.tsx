@@ -1,10 +1,13 @@
-import { useState } from "react";
 import { useNavigate } from "react-router";
 import type { Repository } from "#storage";
 import type { Job } from "../../../ui/hooks/use-job";
 import { LockFactFields } from "./lock-facts";
 import { moved } from "./moved";
 import { NewPassphrase } from "./new-passphrase";
+import { z } from "zod";
+import { HeldField } from "../../../ui/forms/fields";
+import { sending, useSchemaForm, useTypedIn } from "../../../ui/forms/use-schema-form";
+import { chosenPassphrase, lockFacts } from "./lock-forms";
 
 interface PutOnProps {
   readonly repository: Repository;
@@ -15,25 +18,29 @@ interface PutOnProps {
   readonly onTrouble: () => void;
 }
 
+const putOnForm = z.object({ facts: lockFacts, chosen: chosenPassphrase });
+
 /** Puts a lock on a course that has none. */
 export function PutOn({ repository, slot, known, job, onTrouble }: PutOnProps) {
   const navigate = useNavigate();
-  const [facts, setFacts] = useState({ label: "Locked course", idleMinutes: 15 });
-  const [typed, setTyped] = useState({ passphrase: "", again: "" });
-  const isReady = typed.passphrase !== "" && typed.passphrase === typed.again && facts.label.trim() !== "";
+  const form = useSchemaForm(putOnForm, {
+    facts: { label: "Locked course", idleMinutes: 15 },
+    chosen: { passphrase: "", again: "" },
+  });
+  const typed = useTypedIn(form);
+  const isReady = putOnForm.safeParse(typed).success;
   return (
     <form
       className="grid gap-4"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (!isReady) return;
-        void job.run(async (signal, tell) => {
-          const wish = { ...facts, label: facts.label.trim(), passphrase: typed.passphrase };
-          const to = await moved({ repository, slot, signal, tell, onTrouble }, wish, slot);
+      noValidate
+      onSubmit={sending(form, async ({ facts, chosen: { passphrase } }) => {
+        await job.run(async (signal, tell) => {
+          const to = await moved({ repository, slot, signal, tell, onTrouble }, { ...facts, passphrase }, slot);
           await navigate(`/courses/${to}/lock`, { replace: true });
           return "The course is locked with this passphrase from now on. Make a recovery sheet next.";
         });
-      }}
+        return null;
+      })}
     >
       <p>
         With a lock, what this browser keeps of the course (scores, comments, files, journal, what is half-typed) is
@@ -42,14 +49,20 @@ export function PutOn({ repository, slot, known, job, onTrouble }: PutOnProps) {
         other way in. Keep a course file outside this browser. What lay open before may stand in the browser&apos;s
         files until it clears them.
       </p>
-      <NewPassphrase
-        known={known}
-        {...typed}
-        onPassphrase={(passphrase, again) => {
-          setTyped({ passphrase, again });
-        }}
-      />
-      <LockFactFields {...facts} onChange={setFacts} />
+      <HeldField form={form} name="chosen">
+        {({ value, onChange }) => (
+          <NewPassphrase
+            known={known}
+            {...value}
+            onPassphrase={(passphrase, again) => {
+              onChange({ passphrase, again });
+            }}
+          />
+        )}
+      </HeldField>
+      <HeldField form={form} name="facts">
+        {({ value, onChange }) => <LockFactFields {...value} onChange={onChange} />}
+      </HeldField>
       <p>
         <button type="submit" className="act act-first" disabled={!isReady || job.progress !== null}>
           Lock the course

@@ -2,13 +2,14 @@ import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import type { ChangeResult, Command } from "#core/changes";
 import { deskAddress } from "../../../ui/address";
+import type { TextHandle } from "../../../ui/fields/text-handle";
 import type { DeskRows } from "./rows";
 import { useDeskKeys, type DeskMoves } from "./use-desk-keys";
 
 /** Fields of the desk that a key goes to. */
 function useDeskFields() {
-  const overall = useRef<HTMLTextAreaElement>(null);
-  const privateNote = useRef<HTMLTextAreaElement>(null);
+  const overall = useRef<TextHandle>(null);
+  const privateNote = useRef<TextHandle>(null);
   const outcomes = useRef<HTMLDivElement>(null);
   const late = useRef<HTMLInputElement>(null);
   const done = useRef<HTMLButtonElement>(null);

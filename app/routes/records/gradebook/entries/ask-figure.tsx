@@ -1,6 +1,12 @@
-import { useState, type SubmitEvent } from "react";
 import { DialogFrame, LeaveAsItIs } from "../../../../ui/dialogs/dialog-frame";
-import { formText } from "../../../../ui/fields/form-text";
+import { z } from "zod";
+import { FormTrouble, TextField } from "../../../../ui/forms/fields";
+import { sending, useSchemaForm } from "../../../../ui/forms/use-schema-form";
+
+const figureAlone = z.object({ figure: z.string().trim().min(1, "Type an entry."), reason: z.string() });
+const figureWithReason = figureAlone.extend({
+  reason: z.string().trim().min(1, "Say why, in a few words.").max(500, "At most 500 letters."),
+});
 
 /** Asks for an entry, and for a reason where one is wanted, before a bulk action is looked over. */
 export function AskFigure({
@@ -21,30 +27,17 @@ export function AskFigure({
   readonly onAct: (text: string, reason: string) => Promise<string | null>;
   readonly onClose: () => void;
 }) {
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const submit = async (event: SubmitEvent<HTMLFormElement>) => {
-    event.preventDefault();
-    const fields = new FormData(event.currentTarget);
-    setTrouble(await onAct(formText(fields, "figure"), formText(fields, "reason")));
-  };
+  const form = useSchemaForm(withReason ? figureWithReason : figureAlone, { figure: "", reason: "" });
   return (
     <DialogFrame title={title} detail={detail} onClose={onClose}>
-      <form className="mt-3 space-y-3" onSubmit={(event) => void submit(event)}>
-        <label className="block text-[13px] text-soft">
-          {label}
-          <input name="figure" required autoFocus autoComplete="off" className="field figures text-[15px] text-ink" />
-        </label>
-        {withReason && (
-          <label className="block text-[13px] text-soft">
-            Reason, for the journal
-            <input name="reason" required maxLength={500} className="field text-[15px] text-ink" />
-          </label>
-        )}
-        {trouble && (
-          <p role="alert" className="text-[13.5px] text-wax">
-            {trouble}
-          </p>
-        )}
+      <form
+        noValidate
+        className="mt-3 space-y-3"
+        onSubmit={sending(form, ({ figure, reason }) => onAct(figure, reason))}
+      >
+        <TextField form={form} name="figure" label={label} autoFocus autoComplete="off" look="figures" />
+        {withReason && <TextField form={form} name="reason" label="Reason, for the journal" />}
+        <FormTrouble form={form} />
         <div className="flex justify-end gap-3">
           <LeaveAsItIs />
           <button type="submit" className="act act-first">

@@ -7,6 +7,7 @@ import { explainResult, figuresOf } from "#core/totals";
 import { momentText } from "#core/words";
 import { AccountTree } from "../../../../ui/parts/account-tree";
 import { deskAddress, studentAddress } from "../../../../ui/address";
+import type { TextHandle } from "../../../../ui/fields/text-handle";
 import { DraftField } from "../../../../ui/fields/draft-field";
 import { InlineField } from "../../../../ui/fields/inline-field";
 import { nameOfState } from "../../../../ui/words/name-of";
@@ -36,7 +37,7 @@ export function CellPane({ slot, state, entries, place, send, toComment, onClose
   const assignment = state.assignments[assignmentId];
   const student = state.students[studentId];
   const provenances = useMemo(() => provenancesFrom(entries, state), [entries, state]);
-  const overall = useRef<HTMLTextAreaElement>(null);
+  const overall = useRef<TextHandle>(null);
   useEffect(() => {
     if (toComment > 0) overall.current?.focus();
   }, [toComment]);

@@ -6,6 +6,7 @@ import type { Repository } from "#storage";
 import { latenessWords } from "#core/words";
 import { inAddress } from "../../../../ui/address";
 import { DraftField } from "../../../../ui/fields/draft-field";
+import type { TextHandle } from "../../../../ui/fields/text-handle";
 import { CriterionCard } from "./criterion-card";
 import { LeftPoints, PointsField } from "../../../../ui/fields/points-field";
 import type { DeskRows } from "../rows";
@@ -35,8 +36,8 @@ interface JudgementColumnProps {
   readonly onEvidence: (noteId: string) => void;
   readonly outcomesRef: RefObject<HTMLDivElement | null>;
   readonly onLastOutcome: () => void;
-  readonly overallRef: RefObject<HTMLTextAreaElement | null>;
-  readonly privateRef: RefObject<HTMLTextAreaElement | null>;
+  readonly overallRef: RefObject<TextHandle | null>;
+  readonly privateRef: RefObject<TextHandle | null>;
   readonly lateRef: RefObject<HTMLInputElement | null>;
 }
 
