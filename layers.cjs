@@ -84,7 +84,7 @@ module.exports = {
       "A standard part is wired in app/ui; screens know the wrapper alone.",
       { path: "^app/(?!ui/)" },
       {
-        path: "node_modules/(@dnd-kit/[^/]+|@tanstack/react-table|cmdk|echarts|radix-ui|react-day-picker|react-dropzone|sonner)/",
+        path: "node_modules/(@dnd-kit/[^/]+|@hookform/[^/]+|@tanstack/react-table|@tiptap/[^/]+|cmdk|echarts|radix-ui|react-day-picker|react-dropzone|react-hook-form|sonner)/",
       },
     ),
     deny(

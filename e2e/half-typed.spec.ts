@@ -101,15 +101,15 @@ test("half-typed: an overall comment in which a phrase is being looked for outli
   const before = await writtenIn(commentOn(page));
   await commentOn(page).click();
   await page.keyboard.press("Control+End");
-  await page.keyboard.type(" Well begun /uni");
-  await expectWritten(commentOn(page), `${before} Well begun /uni`);
+  await page.keyboard.type("Well begun /uni");
+  await expectWritten(commentOn(page), `${before}Well begun /uni`);
   const crashed = page.waitForEvent("crash");
   const devtools = await context.newCDPSession(page);
   void devtools.send("Page.crash").catch(() => null);
   await crashed;
   const next = await context.newPage();
   await open(next, "/courses/reading-rivers/score/flood-memo/mei-barrow");
-  await expectWritten(commentOn(next), `${before} Well begun /uni`);
+  await expectWritten(commentOn(next), `${before}Well begun /uni`);
   await commentOn(next).fill(before);
   await next.reload();
   await expectWritten(commentOn(next), before);

@@ -1,5 +1,5 @@
 import { CHAIN_START, chainSums, ENTRY_SCHEMA, entrySchema, type ChainPiece, type Entry } from "#core/changes";
-import { deflated, inflated } from "./deflated";
+import { deflated, inflating } from "./deflated";
 import { JournalError } from "./journal-error";
 import { unpack } from "./packed";
 import { sumBeside, sumBesideNow } from "./sealed";
@@ -87,7 +87,7 @@ export async function wholeBlock(stored: unknown, first: number): Promise<WholeB
   let entries: readonly Entry[] | null = null;
   const { before, sums, packing } = stored;
   // The text of a block stays small until somebody looks at it.
-  const text = () => (packing ? inflated(bytes) : bytes);
+  const text = packing ? await inflating(bytes as Uint8Array<ArrayBuffer>) : () => bytes;
   const isChained = before !== undefined && sums?.length === count * SUM;
   return {
     first,

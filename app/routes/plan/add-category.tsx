@@ -21,15 +21,13 @@ export function AddCategory({
   return (
     <form
       noValidate
-      className="mt-8 flex flex-wrap items-end gap-3 border-t border-rule pt-4"
+      className="mt-8 flex flex-wrap items-start gap-3 border-t border-rule pt-4"
       onSubmit={sending(form, async ({ name, weight }) => {
         const words = await send({ type: "addCategory", name, weight });
         if (words !== null) return words;
-        form.reset();
-        // The fields take their places anew before one of them can be gone to.
-        requestAnimationFrame(() => {
-          form.setFocus("name");
-        });
+        form.resetField("name");
+        form.resetField("weight");
+        form.setFocus("name");
         return null;
       })}
     >
@@ -41,7 +39,7 @@ export function AddCategory({
         placeholder="Papers"
       />
       {!straight && <TextField form={form} name="weight" label="Weight, %" look="!w-24" inputMode="decimal" />}
-      <button type="submit" className="act act-quiet">
+      <button type="submit" className="act act-quiet mt-5">
         Add category
       </button>
       <FormTrouble form={form} className="w-full" />

@@ -45,7 +45,7 @@ function TextOfPlace({
   // While a phrase is being looked for, what stands after the slash is not yet said.
   const [isChoosing, setChoosing] = useState(false);
   const { text, trouble, isLeft, write, keep } = useKeptText({ place, value, waits: isChoosing, onKeep });
-  const Editor = useCommentEditor(formatted);
+  const editor = useCommentEditor(formatted);
   // Whoever writes in the plain field already goes on in it: the editor comes when they have left.
   const [isPlain, setPlain] = useState(false);
   const common = {
@@ -66,8 +66,8 @@ function TextOfPlace({
       <label id={`${id}-label`} htmlFor={id} className={labelHidden ? "sr-only" : "text-[13px] text-soft"}>
         {label}
       </label>
-      {Editor && !isPlain ? (
-        <Editor {...common} placeholder={placeholder ?? ""} handle={fieldRef} />
+      {editor && !isPlain ? (
+        <Come part={editor} {...common} placeholder={placeholder ?? ""} handle={fieldRef} />
       ) : (
         <PlainText
           {...common}
@@ -87,12 +87,15 @@ function TextOfPlace({
   );
 }
 
-type Editor = ComponentType<CommentEditorProps>;
+type EditorPart = ComponentType<CommentEditorProps>;
 const loadEditor = () => import("../letter/comment-editor").then((part) => part.default);
 
-/** The editor of comments, once its package has come; a plain field does until then, also where it never comes. */
-function useCommentEditor(isWanted: boolean): Editor | null {
-  const [editor, setEditor] = useState<Editor | null>(null);
+/** The editor that has come. It is swapped in at once: while a boundary waited for it, what is typed would have no field. */
+const Come = ({ part: Part, ...props }: CommentEditorProps & { readonly part: EditorPart }) => <Part {...props} />;
+
+/** The editor of comments, once it has come; a plain field does until then, also where it never comes. */
+function useCommentEditor(isWanted: boolean): EditorPart | null {
+  const [editor, setEditor] = useState<EditorPart | null>(null);
   useEffect(() => {
     if (!isWanted) return;
     let valid = true;

@@ -57,11 +57,12 @@ export default function CommentEditor(props: CommentEditorProps) {
     editorProps: {
       attributes: {
         id,
-        role: "textbox",
+        "aria-invalid": String(isWrong),
         "aria-multiline": "true",
         "aria-labelledby": `${id}-label`,
         class: LOOK,
         spellcheck: "true",
+        ...slash.attributes(id),
       },
       handleKeyDown: (_, event) => {
         const isLeaving = event.key === "Escape" || (event.key === "Enter" && (event.ctrlKey || event.metaKey));
@@ -82,14 +83,6 @@ export default function CommentEditor(props: CommentEditorProps) {
   });
   useImperativeHandle(handle, () => ({ focus: () => editor.commands.focus("end") }), [editor]);
   useTextFromOutside(editor, text);
-  useEffect(() => {
-    const { dom } = editor.view;
-    dom.setAttribute("aria-invalid", String(isWrong));
-    for (const [name, value] of Object.entries(slash.attributes(id))) {
-      if (value === undefined) dom.removeAttribute(name);
-      else dom.setAttribute(name, value);
-    }
-  });
   return (
     <>
       <EditorContent editor={editor} />

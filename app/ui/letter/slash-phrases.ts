@@ -1,6 +1,7 @@
 import { Extension, type Editor, type Range } from "@tiptap/core";
 import { Suggestion, type SuggestionProps } from "@tiptap/suggestion";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
+import { useLatest } from "../hooks/use-latest";
 import { documentOf } from "./comment-document";
 import { phraseChoices, usePhrases, type PhraseChoice } from "./phrases";
 
@@ -46,28 +47,29 @@ export function useSlashPhrases(onChoosing: (isChoosing: boolean) => void) {
     return true;
   };
   const isOpen = choices !== null;
-  const latest = useRef({ onKey, onChoosing });
+  const tell = useLatest(onChoosing);
   useEffect(() => {
-    latest.current = { onKey, onChoosing };
-  });
-  useEffect(() => {
-    latest.current.onChoosing(isOpen);
-  }, [isOpen]);
+    tell(isOpen);
+  }, [isOpen, tell]);
+  const hear = useLatest(onKey);
   const [extension] = useState(() =>
     slashExtension({
       show: (found) => {
         setOpen(found);
         setMarked(0);
       },
-      onKey: (event) => latest.current.onKey(event),
+      onKey: hear,
     }),
   );
-  const attributes = (id: string): Readonly<Record<string, string | undefined>> => ({
-    "aria-expanded": isOpen ? "true" : undefined,
-    "aria-controls": isOpen ? `${id}-phrases` : undefined,
-    "aria-activedescendant": choices && choices.length > 0 ? `${id}-phrases-${String(marked)}` : undefined,
-    role: isOpen ? "combobox" : "textbox",
-  });
+  const attributes = (id: string): Readonly<Record<string, string>> =>
+    choices === null
+      ? { role: "textbox" }
+      : {
+          role: "combobox",
+          "aria-expanded": "true",
+          "aria-controls": `${id}-phrases`,
+          ...(choices.length > 0 && { "aria-activedescendant": `${id}-phrases-${String(marked)}` }),
+        };
   return { extension, choices, marked, choose, attributes };
 }
 

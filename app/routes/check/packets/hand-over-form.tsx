@@ -129,7 +129,7 @@ interface WhatFieldsProps {
 /** Whom the packet is for, what for, and of which papers. */
 function WhatFields({ form, choices }: WhatFieldsProps) {
   return (
-    <div className="flex flex-wrap items-end gap-4">
+    <div className="flex flex-wrap items-start gap-4">
       <TextField form={form} name="markerName" label="For whom" look="w-56" />
       <HeldField form={form} name="purpose">
         {({ value, onChange }) => (

@@ -1,7 +1,8 @@
 import type { StudentId } from "#core/kernel";
 import { isDecimal } from "#core/kernel";
 import { assignmentsOf, type CourseState } from "#core/model";
-import { remindersFor, type ReminderFilter } from "#core/release";
+import type { remindersFor } from "#core/release";
+import { type ReminderFilter } from "#core/release";
 import { counted } from "#core/words";
 import { inAddress } from "../../../ui/address";
 import { ChoiceField } from "../../../ui/fields/choice-field";

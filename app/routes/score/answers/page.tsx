@@ -34,7 +34,7 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
 export default function AnswersPage({ loaderData, params }: Route.ComponentProps) {
   const { nameless, repository } = loaderData;
   const { rows, assignment } = useLive(loaderData.shown);
-  const answers = useAnswers(rows, assignment, { isNameless: nameless, repository });
+  const { list, ...answers } = useAnswers(rows, assignment, { isNameless: nameless, repository });
   const read = useCallback((fileId: FileId) => repository.readFile(params.slot, fileId), [repository, params.slot]);
   const questionsAt = `/courses/${params.slot}/plan/assignments/${inAddress(assignment.id)}/questions`;
   if (!rows) {
@@ -74,7 +74,7 @@ export default function AnswersPage({ loaderData, params }: Route.ComponentProps
           {answers.notice}
         </p>
       )}
-      <ol ref={answers.list} aria-label="Answers" className="min-h-0 flex-1 overflow-auto">
+      <ol ref={list} aria-label="Answers" className="min-h-0 flex-1 overflow-auto">
         {sheets.length === 0 && <li className="p-8 text-soft">No answers are in yet.</li>}
         {sheets.map((item, place) => (
           <AnswerLine

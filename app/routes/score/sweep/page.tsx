@@ -35,7 +35,7 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
 export default function SweepPage({ loaderData, params }: Route.ComponentProps) {
   const { nameless, repository } = loaderData;
   const { rows, assignment } = useLive(loaderData.shown);
-  const sweep = useSweep(rows, assignment, { isNameless: nameless, repository });
+  const { list, ...sweep } = useSweep(rows, assignment, { isNameless: nameless, repository });
   const { looking, comparing } = sweep;
   const home = `/courses/${params.slot}`;
   const read = (fileId: FileId) => repository.readFile(params.slot, fileId);
@@ -63,7 +63,7 @@ export default function SweepPage({ loaderData, params }: Route.ComponentProps) 
             </p>
           )}
           <div className="flex min-h-0 flex-1">
-            <Sheets {...{ rows, assignment, sweep, read, home }} />
+            <Sheets {...{ rows, assignment, list, sweep, read, home }} />
             {comparing !== null && (
               <ComparePane
                 rows={rows}
@@ -86,15 +86,16 @@ export default function SweepPage({ loaderData, params }: Route.ComponentProps) 
 interface SheetsProps {
   readonly rows: NonNullable<ReturnType<typeof sweepRows>>;
   readonly assignment: Assignment;
-  readonly sweep: ReturnType<typeof useSweep>;
+  readonly list: ReturnType<typeof useSweep>["list"];
+  readonly sweep: Omit<ReturnType<typeof useSweep>, "list">;
   readonly read: (fileId: FileId) => Promise<Blob | null>;
   readonly home: string;
 }
 
-function Sheets({ rows, assignment, sweep, read, home }: SheetsProps) {
+function Sheets({ rows, assignment, list, sweep, read, home }: SheetsProps) {
   const navigate = useNavigate();
   return (
-    <ol ref={sweep.list} aria-label={`Papers by ${rows.criterion.name}`} className="min-w-0 flex-1 overflow-auto">
+    <ol ref={list} aria-label={`Papers by ${rows.criterion.name}`} className="min-w-0 flex-1 overflow-auto">
       {rows.sheets.length === 0 && <p className="p-8 text-soft">Nothing is in yet.</p>}
       {rows.sheets.map((item, place) => (
         <Sheet
