@@ -275,6 +275,25 @@ test("a criterion takes a comment, and the overall comment keeps itself while th
   await expect(page.getByRole("textbox", { name: "Comment on Use of the record" })).toHaveValue(/fourth order/);
 });
 
+test("the overall comment has the focus in the very turn of its key: the letter typed next is its own", async ({ page }) => {
+  await openDemo(page, "/score/flood-memo/oona-dufresne");
+  const overall = page.getByRole("textbox", { name: "Overall comment" });
+  await expect(overall).toHaveAttribute("contenteditable", "true");
+  for (let round = 0; round < 2; round += 1) {
+    await expect(overall).not.toBeFocused();
+    const isThere = await page.evaluate(() => {
+      (document.activeElement ?? document.body).dispatchEvent(
+        new KeyboardEvent("keydown", { key: "c", code: "KeyC", bubbles: true, cancelable: true }),
+      );
+      return document.activeElement?.getAttribute("contenteditable") === "true";
+    });
+    expect(isThere).toBe(true);
+    await page.keyboard.type(round === 0 ? "Oo" : "na");
+    await page.keyboard.press("Escape");
+  }
+  await expectWritten(overall, "Oona");
+});
+
 test("a comment that is there already takes the focus by its key, each time, and Escape gives it back to the desk", async ({
   page,
 }) => {

@@ -225,6 +225,7 @@ describe("a locked course", () => {
         asked += 1;
         return Promise.resolve(keyOf(wanted));
       },
+      tellOfKey: () => undefined,
       tellLocked: () => undefined,
       listen: () => undefined,
     });

@@ -17,8 +17,10 @@ export class CourseLockedError extends Error {
 
 /** How keys go from a tab that has one to another of the same browser, and how all of them let go of one. */
 export interface KeyTabs {
-  /** A key that another tab has; null where none answers soon. */
+  /** A key that another tab has; null where none has it. */
   readonly ask: (slot: string) => Promise<Uint8Array | null>;
+  /** Says that this tab has a key from here on, or no longer has it. */
+  readonly tellOfKey: (slot: string, hasKey: boolean) => void;
   /** Tells the other tabs that a course is to be locked. */
   readonly tellLocked: (slot: string) => void;
   /** Answers other tabs from here on, and hears what they lock. */
@@ -94,6 +96,7 @@ export class Locksmith {
     const { Cipher, lockedShelves } = await sealing();
     const own = lockedShelves(this.shelves, slot, new Cipher(key), () => this.#locks.get(slot)?.label ?? lock.label);
     this.#keys.set(slot, key);
+    this.tabs.tellOfKey(slot, true);
     this.#locks.set(slot, lock);
     this.#known.set(slot, own);
     return own;
@@ -111,9 +114,7 @@ export class Locksmith {
   }
 
   #letGo(slot: string): void {
-    this.#keys.delete(slot);
-    this.#known.delete(slot);
-    this.#locks.delete(slot);
+    this.#forget(slot);
     for (const listener of this.#letGoOf) listener(slot);
   }
 
@@ -182,10 +183,15 @@ export class Locksmith {
 
   /** Forgets a course that is gone, with its lock. */
   async drop(slot: string): Promise<void> {
+    this.#forget(slot);
+    await dropLock(this.shelves, slot);
+  }
+
+  #forget(slot: string): void {
     this.#keys.delete(slot);
+    this.tabs.tellOfKey(slot, false);
     this.#known.delete(slot);
     this.#locks.delete(slot);
-    await dropLock(this.shelves, slot);
   }
 
   async #lockOf(slot: string): Promise<CourseLock> {

@@ -8,7 +8,7 @@ import { Paragraph } from "@tiptap/extension-paragraph";
 import { Text } from "@tiptap/extension-text";
 import { Placeholder, UndoRedo } from "@tiptap/extensions";
 import { EditorContent, useEditor, type Editor } from "@tiptap/react";
-import { useEffect, useImperativeHandle, useRef, type Ref } from "react";
+import { useEffect, useImperativeHandle, useLayoutEffect, useRef, type Ref } from "react";
 import type { TextHandle } from "../fields/text-handle";
 import { commentText, documentOf, isSameDocument } from "./comment-document";
 import { isLinkAddress } from "./formatted";
@@ -53,7 +53,6 @@ export default function CommentEditor(props: CommentEditorProps) {
       slash.extension,
     ],
     content: documentOf(text),
-    autofocus: autoFocus ? "end" : false,
     editorProps: {
       attributes: {
         id,
@@ -81,7 +80,10 @@ export default function CommentEditor(props: CommentEditorProps) {
       latest.current.onBlur();
     },
   });
-  useImperativeHandle(handle, () => ({ focus: () => editor.commands.focus("end") }), [editor]);
+  useImperativeHandle(handle, () => ({ focus: () => goesOnIn(editor) }), [editor]);
+  useLayoutEffect(() => {
+    if (autoFocus) goesOnIn(editor);
+  }, [autoFocus, editor]);
   useTextFromOutside(editor, text);
   return (
     <>
@@ -91,6 +93,15 @@ export default function CommentEditor(props: CommentEditorProps) {
       )}
     </>
   );
+}
+
+/**
+ * One goes on writing where the text ends, from this very turn: the editor's own command takes the focus with the next
+ * picture, and a letter typed before it has no field.
+ */
+function goesOnIn(editor: Editor): void {
+  editor.commands.setTextSelection(editor.state.doc.content.size);
+  editor.view.focus();
 }
 
 /** What was written elsewhere comes into the field; what was written here does not come back into it. */
