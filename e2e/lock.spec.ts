@@ -106,7 +106,7 @@ test("what is unlocked in one tab is so in all, and locks itself in all of them 
   await openClosedTrees(other);
   // However busy the tab that has the key is, the other waits for it.
   const busy = page.evaluate(() => {
-    for (const end = performance.now() + 3000; performance.now() < end; );
+    for (const end = performance.now() + 3000; performance.now() < end;);
   });
   await open(other, `${home}/students`);
   await busy;

@@ -275,7 +275,9 @@ test("a criterion takes a comment, and the overall comment keeps itself while th
   await expect(page.getByRole("textbox", { name: "Comment on Use of the record" })).toHaveValue(/fourth order/);
 });
 
-test("the overall comment has the focus in the very turn of its key: the letter typed next is its own", async ({ page }) => {
+test("the overall comment has the focus in the very turn of its key: the letter typed next is its own", async ({
+  page,
+}) => {
   await openDemo(page, "/score/flood-memo/oona-dufresne");
   const overall = page.getByRole("textbox", { name: "Overall comment" });
   await expect(overall).toHaveAttribute("contenteditable", "true");
