@@ -1,56 +1,16 @@
-import { decimal, required, type Decimal } from "#core/kernel";
-import { blankRecord, judgementKey, studentsOf, withRecords, type CourseState, type Rubric } from "#core/model";
+import { decimal, required } from "#core/kernel";
+import { blankRecord, studentsOf, withRecords, type CourseState } from "#core/model";
 import { criteriaOf, findOverlaps, oddFound, quotationsIn, spreadOf } from "#core/statistics";
 import { chance } from "../core/testing/naming-habits";
-
-const EIGHT: Rubric = {
-  id: "rubric:bench" as Rubric["id"],
-  name: "Bench",
-  proposal: "top",
-  purpose: "score",
-  scaled: true,
-  criteria: Array.from({ length: 8 }, (_, at) => ({
-    id: `criterion:bench-${String(at)}` as Rubric["criteria"][number]["id"],
-    name: `Criterion ${String(at + 1)}`,
-    step: decimal("0.5"),
-    asksEvidence: false,
-    weight: null,
-    levels: [0, 1, 2].map((level) => ({
-      id: `level:bench-${String(at)}-${String(level)}` as Rubric["criteria"][number]["levels"][number]["id"],
-      name: `Level ${String(level + 1)}`,
-      min: decimal(String(level * 4)),
-      max: decimal(String(level * 4 + 3.5)),
-      descriptor: "",
-    })),
-  })),
-};
-
-/** The large course with its first assignment judged by a rubric of eight criteria. */
-function judged(state: CourseState): CourseState {
-  const [assignment] = Object.values(state.assignments);
-  const { id } = required(assignment, "assignment");
-  const next = chance(5);
-  const judgements = studentsOf(state).flatMap((student) =>
-    EIGHT.criteria.map((criterion) => ({
-      ...blankRecord("judgements", judgementKey(id, student.id, criterion.id)),
-      points: String(next(24) / 2) as Decimal,
-    })),
-  );
-  const withRubric = withRecords(withRecords(state, "rubrics", [EIGHT]), "assignments", [
-    { ...required(assignment, "assignment"), rubricId: EIGHT.id },
-  ]);
-  return withRecords({ ...withRubric, results: { ...withRubric.results, [id]: {} } }, "judgements", judgements);
-}
 
 const NOBODY = new Map();
 
 /** Milliseconds for spread and criteria of 1,000 students, and for the list of what looks odd of one assignment. */
-export function measureCheck(large: CourseState): {
+export function measureCheck(state: CourseState): {
   readonly shown: number;
   readonly odd: number;
   readonly again: number;
 } {
-  const state = judged(large);
   const assignment = required(
     Object.values(state.assignments).find(({ rubricId }) => rubricId !== null),
     "assignment",

@@ -3,13 +3,18 @@ import { ADDRESS } from "./in-application";
 import { largeCourseFile } from "./large-course";
 
 /** Reads the made-up large course into the application and waits until it is open. */
-export async function readInLargeCourse(page: Page, students: number, assignments: number): Promise<void> {
+export async function readInLargeCourse(
+  page: Page,
+  students: number,
+  assignments: number,
+  isFirstJudged = false,
+): Promise<void> {
   await page.goto(`${ADDRESS}/courses/reading-rivers/files`);
   await page.locator("html[data-ready]").waitFor();
   const file = {
     name: "large.zip",
     mimeType: "application/zip",
-    buffer: Buffer.from(largeCourseFile(students, assignments)),
+    buffer: Buffer.from(largeCourseFile(students, assignments, isFirstJudged)),
   };
   await page.locator('input[type="file"]').first().setInputFiles(file);
   await page.waitForURL(/courses\/large/);

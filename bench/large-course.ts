@@ -16,6 +16,7 @@ import {
   type CourseState,
   type Student,
 } from "#core/model";
+import { EIGHT, judgedByEight } from "./judged-by-eight";
 
 const at = "2026-09-01T08:00:00Z" as Instant;
 const id = <K extends string>(kind: K, index: number) => `${kind}:${String(index)}` as Id<K>;
@@ -51,8 +52,8 @@ const COURSE: Course = {
   ...COURSE_DEFAULTS,
 };
 
-/** A made-up course in 8 weighted categories with drop-lowest, as one change; every fortieth cell is still blank. */
-function started(students: number, assignments: number): Entry["change"] {
+/** A made-up course in 8 weighted categories with drop-lowest, as one change; every fortieth cell is still blank. The first work may be judged by a rubric of eight instead. */
+function started(students: number, assignments: number, isFirstJudged: boolean): Entry["change"] {
   const categories = Array.from({ length: 8 }, (_, index): Category => ({
     ...CATEGORY_DEFAULTS,
     id: id("category", index),
@@ -72,7 +73,7 @@ function started(students: number, assignments: number): Entry["change"] {
     channel: "paper",
     bonus: false,
     aboveAllowed: false,
-    rubricId: null,
+    rubricId: isFirstJudged && index === 0 ? EIGHT.id : null,
     order: index,
     task: "",
   }));
@@ -88,7 +89,7 @@ function started(students: number, assignments: number): Entry["change"] {
   }));
   const results = work.flatMap((assignment, column) =>
     people.flatMap((student, row) =>
-      (row + column) % 40 === 0
+      (row + column) % 40 === 0 || assignment.rubricId
         ? []
         : [
             {
@@ -98,7 +99,15 @@ function started(students: number, assignments: number): Entry["change"] {
           ],
     ),
   );
-  const records = { courses: [COURSE], categories, assignments: work, students: people, results };
+  const records = {
+    courses: [COURSE],
+    categories,
+    rubrics: isFirstJudged ? [EIGHT] : [],
+    assignments: work,
+    students: people,
+    results,
+    judgements: isFirstJudged ? judgedByEight(id("assignment", 0), people) : [],
+  };
   const marker = { id: COURSE.markerId, name: "Marker" };
   const patches = Object.entries({ ...records, markers: [marker] }).flatMap(([table, list]) =>
     list.map((record) => ({ table: table as keyof typeof records, id: record.id, before: null, after: { ...record } })),
@@ -107,15 +116,15 @@ function started(students: number, assignments: number): Entry["change"] {
 }
 
 /** The course file of the made-up course. */
-export function largeCourseFile(students: number, assignments: number): Uint8Array {
-  const change = started(students, assignments);
+export function largeCourseFile(students: number, assignments: number, isFirstJudged = false): Uint8Array {
+  const change = started(students, assignments, isFirstJudged);
   const entry: Entry = { seq: 1, schema: ENTRY_SCHEMA, kind: "change", of: null, change };
   return writeCourseFile({ entries: [entry], files: new Map() }, at);
 }
 
 /** The made-up course itself. */
-export function largeCourse(students: number, assignments: number): CourseState {
-  const done = applyPatches(EMPTY_STATE, started(students, assignments).patches);
+export function largeCourse(students: number, assignments: number, isFirstJudged = false): CourseState {
+  const done = applyPatches(EMPTY_STATE, started(students, assignments, isFirstJudged).patches);
   if (!done.ok) throw new Error("the made-up course cannot be started");
   return done.value;
 }

@@ -7,6 +7,7 @@ import { leakyChecked, leakyCourse, withOneScore } from "./leaks";
 import { largeCourse, withScore } from "./large-course";
 import { buildSheet } from "./sheet";
 import { measureCheck, measureOverlap } from "./check";
+import { measureCheckView } from "./check-view";
 import { measureMatching, measureSheet, measureTray } from "./collect";
 import { measureLock } from "./lock";
 import { measurePackets } from "./packets";
@@ -125,8 +126,9 @@ row("release: the longest the page was held meanwhile", released.restedHold);
 row("release: a score released, the total on show", released.released);
 row("release: the longest the page was held meanwhile", released.releasedHold);
 
-const checked = measureCheck(live.state);
+const checked = measureCheck(largeCourse(STUDENTS, ASSIGNMENTS, true));
 row("check: spread and eight criteria of 1,000 students", checked.shown);
+row("check: the same on screen, from the choice to the picture (Chromium)", await measureCheckView(STUDENTS, 32));
 row("check: what looks odd of one assignment, of 1,000 x 120", checked.odd);
 row("check: the same after a score changed elsewhere", checked.again);
 row("check: 300 papers of 1,500 words held against each other", measureOverlap());

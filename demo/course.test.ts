@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import { beforeAll, describe, expect, it } from "vitest";
-import { applyPatches, judgingOrder, scoringsOf } from "#core/changes";
+import { applyPatches, judgingOrders, scoringsOf } from "#core/changes";
 import { assignmentsOf, EMPTY_STATE, handInOf, levelGiven, studentsOf, termsOf, type CourseState } from "#core/model";
 import { laneOf, visibleTo } from "#core/release";
 import { oddFound } from "#core/statistics";
@@ -69,13 +69,9 @@ describe("the demo course", () => {
     const entries = demoJournal(documents);
     const oddOf = (slug: string) => {
       const id = `assignment:${slug}` as Id<"assignment">;
-      const order = (criterion: Parameters<typeof judgingOrder>[2]) =>
-        judgingOrder(
-          entries,
-          id,
-          criterion,
-          studentsOf(state).map((one) => one.id),
-        );
+      const among = studentsOf(state).map((one) => one.id);
+      const judged = judgingOrders(entries, id);
+      const order = (criterion: Parameters<typeof judged>[0]) => judged(criterion, among);
       const found = oddFound(state, required(state.assignments[id], slug), scoringsOf(entries, entries, id), order);
       return found.open.map((odd) => odd.code);
     };

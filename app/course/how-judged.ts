@@ -1,4 +1,5 @@
-import { judgingOrder, scoringsOf } from "#core/changes";
+import { judgingOrders, scoringsOf } from "#core/changes";
+import { keptBy } from "#core/kernel";
 import { studentsOf, type Assignment, type CourseState } from "#core/model";
 import type { JudgingOrder, Scorings } from "#core/statistics";
 import type { CourseSession } from "#storage";
@@ -12,14 +13,10 @@ export interface HowJudged {
 /** How the papers of an assignment were judged, from the journal of the course that is open. */
 export function howJudged(session: CourseSession, state: CourseState, { id }: Assignment): HowJudged {
   const { entries } = session;
+  const students = studentsOf(state).map((student) => student.id);
+  const orders = keptBy({ make: () => judgingOrders(entries, id) });
   return {
     scorings: scoringsOf(entries, session, id),
-    order: (criterionId) =>
-      judgingOrder(
-        entries,
-        id,
-        criterionId,
-        studentsOf(state).map((student) => student.id),
-      ),
+    order: (criterionId) => orders()(criterionId, students),
   };
 }

@@ -44,7 +44,7 @@ export { blankCells, previewCells, type CellPreview, type EntryCell } from "./co
 export { keyEffects } from "./effects/key-effects";
 export { notesToCarry } from "./commands/collect/attempts";
 export { phrasesOf, type CountedPhrase } from "./commands/notes/phrases";
-export { judgingOrder } from "./past/judging-order";
+export { judgingOrders } from "./past/judging-orders";
 export { scoringsOf } from "./past/scorings";
 export { previewEntry } from "./commands/scoring/typed-entry";
 export { rubricEffects } from "./commands/plan/rubrics";

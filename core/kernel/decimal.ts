@@ -43,9 +43,14 @@ export function decimal(text: string): Decimal {
 
 /** The exact value of an entered figure. */
 export function fromDecimal(text: Decimal): Exact {
-  const [wholePart = "0", places = ""] = text.split(".");
-  return ratio(BigInt(wholePart + places), 10n ** BigInt(places.length));
+  const point = text.indexOf(".");
+  if (point < 0) return { n: BigInt(text), d: 1n };
+  const places = text.length - point - 1;
+  return ratio(BigInt(text.slice(0, point) + text.slice(point + 1)), POWERS[places] ?? 10n ** BigInt(places));
 }
+
+/** Powers of ten that entered figures need. */
+const POWERS = Array.from({ length: MAXIMUM_PLACES + 1 }, (_, places) => 10n ** BigInt(places));
 
 /** Rounds half away from zero to `places`, the only rounding there is; it happens once, at display. */
 export function roundToText(value: Exact, places: number): string {

@@ -1,4 +1,4 @@
-import { add, divide, fromDecimal, multiply, whole, ZERO, type Exact } from "#core/kernel";
+import { add, divide, fromDecimal, keptBy, multiply, whole, ZERO, type Exact } from "#core/kernel";
 import type { Assignment, Criterion, Judgement, Rubric } from "#core/model";
 import { rulerEnds } from "./ruler";
 
@@ -28,6 +28,19 @@ interface Judged {
 export const isWeighted = (rubric: Pick<Rubric, "criteria">): boolean =>
   rubric.criteria.some(({ weight }) => weight !== null);
 
+/** Maximum and weight of each criterion, exactly: read once for a rubric, and not again for every paper. */
+const scalesOf = keptBy({
+  owner: (rubric: Rubric) => rubric,
+  make: (_, rubric) => {
+    const unweighted = whole(isWeighted(rubric) ? 0 : 1);
+    return rubric.criteria.map((criterion) => ({
+      criterion,
+      maximum: fromDecimal(rulerEnds(criterion).maximum),
+      weight: criterion.weight === null ? unweighted : fromDecimal(criterion.weight),
+    }));
+  },
+});
+
 /** Adds the judgements of a paper and brings the sum to the assignment's points (handbook, section 3). */
 export function sumRubric(
   rubric: Rubric,
@@ -37,17 +50,13 @@ export function sumRubric(
   const judged: Judged[] = [];
   let openMaximum = ZERO;
   let open = 0;
-  for (const criterion of rubric.criteria) {
+  for (const { criterion, maximum, weight } of scalesOf(rubric)) {
     const { points, notApplicable } = judgement(criterion);
     if (notApplicable) continue;
-    const maximum = fromDecimal(rulerEnds(criterion).maximum);
     if (points === null) {
       open += 1;
       openMaximum = add(openMaximum, maximum);
-    } else {
-      const weight = criterion.weight === null ? whole(isWeighted(rubric) ? 0 : 1) : fromDecimal(criterion.weight);
-      judged.push({ points: fromDecimal(points), maximum, weight });
-    }
+    } else judged.push({ points: fromDecimal(points), maximum, weight });
   }
   const given = judged.reduce((total, { points }) => add(total, points), ZERO);
   const judgedMaximum = judged.reduce((total, { maximum }) => add(total, maximum), ZERO);

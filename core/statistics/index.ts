@@ -39,7 +39,7 @@ export {
 export { driftOf, type Drift } from "./figures/drift";
 export { groupDifference, type GroupDifference } from "./figures/groups";
 export { binCount, binWidth, histogram } from "./figures/histogram";
-export { alphaIfDeleted, cronbachAlpha, itemStatistics, standardErrorOfMeasurement } from "./figures/items";
+export { cronbachAlpha, itemsTogether, itemStatistics, standardErrorOfMeasurement } from "./figures/items";
 export { ODD_CODES, oddBasis, oddStudents, oddSubject, type Oddity } from "./odd/oddity";
 export { oddFound, type OddFound } from "./odd/open";
 export { findOverlaps, OVERLAP_DEFAULTS, type Overlap } from "./overlap/overlap";

@@ -1,4 +1,4 @@
-import { judgingOrder, type Entry } from "#core/changes";
+import { judgingOrders, type Entry } from "#core/changes";
 import { fromDecimal, toNumber, type CriterionId, type Decimal, type StudentId, shuffledBy } from "#core/kernel";
 import {
   rosterName,
@@ -95,9 +95,7 @@ export function sweepRows(
       zones: file && hasPages(file) ? zonesFor(state, assignment, student.id, criterion.id) : [],
     };
   });
-  const order = judgingOrder(
-    entries,
-    assignment.id,
+  const order = judgingOrders(entries, assignment.id)(
     criterion.id,
     present.map(({ id }) => id),
   );

@@ -6,6 +6,8 @@ interface ChartProps {
   /** What is drawn, in words. */
   readonly label: string;
   readonly height: number;
+  /** How many marks it has, about; few where left out. */
+  readonly marks?: number;
   /** The option in the colours of the light that is on; the same function while the figures are the same. */
   readonly draw: (colours: ChartColours) => ChartOption;
   /** Hears the name of a point that was clicked. */
@@ -19,11 +21,12 @@ const FONT = '"Atkinson Hyperlegible Next Variable", system-ui, sans-serif';
  * A chart as a picture; its figures stand in a table beside it (`WithTable`). What draws it comes when it is shown. Motion is
  * left out everywhere: a figure that moves cannot be read.
  */
-export function Chart({ label, height, draw, onPick }: ChartProps) {
+export function Chart({ label, height, marks = 0, draw, onPick }: ChartProps) {
   const frame = useRef<HTMLDivElement>(null);
   const colours = useChartColours();
   const latest = useRef({ draw, onPick, colours });
   const drawn = useRef<DrawnChart | null>(null);
+  const first = useRef(marks);
   useEffect(() => {
     latest.current = { draw, onPick, colours };
     drawn.current?.show(whole(draw, colours));
@@ -35,7 +38,7 @@ export function Chart({ label, height, draw, onPick }: ChartProps) {
     const fit = new ResizeObserver(() => drawn.current?.fit());
     void import("./draw").then(({ drawIn }) => {
       if (!isHere) return;
-      const chart = drawIn(element, (name) => latest.current.onPick?.(name));
+      const chart = drawIn(element, first.current, (name) => latest.current.onPick?.(name));
       drawn.current = chart;
       chart.show(whole(latest.current.draw, latest.current.colours));
       fit.observe(element);

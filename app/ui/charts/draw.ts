@@ -7,9 +7,9 @@ import {
   TooltipComponent,
 } from "echarts/components";
 import { init, use as wire, type EChartsCoreOption } from "echarts/core";
-import { SVGRenderer } from "echarts/renderers";
+import { CanvasRenderer, SVGRenderer } from "echarts/renderers";
 
-// The one place where Apache ECharts (6.1) is wired: only what our charts use, drawn as SVG, loaded when one is shown.
+// The one place where Apache ECharts (6.1) is wired: only what our charts use, loaded when one is shown.
 wire([
   BarChart,
   CustomChart,
@@ -20,6 +20,7 @@ wire([
   MarkAreaComponent,
   MarkLineComponent,
   TooltipComponent,
+  CanvasRenderer,
   SVGRenderer,
 ]);
 
@@ -33,9 +34,15 @@ export interface DrawnChart {
   readonly end: () => void;
 }
 
-/** Draws into an element; `onPick` hears the name of what was clicked. */
-export function drawIn(element: HTMLElement, onPick: (name: string) => void): DrawnChart {
-  const chart = init(element, null, { renderer: "svg" });
+/** From how many marks on a chart is painted: each mark of a drawn one is an element of the page, and costs as much. */
+const MANY = 300;
+
+/**
+ * Draws into an element; `onPick` hears the name of what was clicked. `marks` is how many marks it has, about: few are drawn
+ * as SVG, sharp at any size and on paper, many are painted.
+ */
+export function drawIn(element: HTMLElement, marks: number, onPick: (name: string) => void): DrawnChart {
+  const chart = init(element, null, { renderer: marks < MANY ? "svg" : "canvas" });
   chart.on("click", ({ name }) => {
     if (name) onPick(name);
   });
@@ -44,7 +51,8 @@ export function drawIn(element: HTMLElement, onPick: (name: string) => void): Dr
       chart.setOption(option, { notMerge: true });
     },
     fit: () => {
-      chart.resize();
+      // The observer also calls when it begins to look: nothing has changed then.
+      if (chart.getWidth() !== element.clientWidth || chart.getHeight() !== element.clientHeight) chart.resize();
     },
     end: () => {
       chart.dispose();

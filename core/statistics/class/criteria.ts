@@ -1,10 +1,11 @@
 import { fromDecimal, keptBy, toNumber, type CriterionId, type StudentId } from "#core/kernel";
 import { judgementOf, rubricOf, type Assignment, type CourseState, type Criterion, type Level } from "#core/model";
 import { rulerEnds } from "#core/scoring";
-import type { Statistic } from "../figures/computable";
-import { mean, standardDeviation, sumOf } from "../figures/describe";
+import { assignmentBasis } from "#core/totals";
+import { notComputable, type Statistic } from "../figures/computable";
+import { mean, standardDeviation } from "../figures/describe";
 import { driftOf, type Drift } from "../figures/drift";
-import { alphaIfDeleted, cronbachAlpha, itemStatistics, standardErrorOfMeasurement } from "../figures/items";
+import { itemsTogether, standardErrorOfMeasurement } from "../figures/items";
 import { markedPapers, type Scorings } from "./marked";
 
 /** A level of a criterion with the papers it was given to. */
@@ -48,8 +49,16 @@ export interface RubricFigures {
 /** The judged order of a class by one criterion. */
 export type JudgingOrder = (criterionId: CriterionId) => readonly StudentId[];
 
-/** What each criterion of the rubric tells; null where the assignment has none. */
-export function criteriaOf(
+const NOBODY_JUDGED = notComputable({ code: "too_few", least: 2, given: 0 });
+
+/** What each criterion of the rubric tells; null where the assignment has none. The list of what looks odd asks for it too. */
+export const criteriaOf = keptBy({
+  owner: (_: CourseState, assignment: Assignment, _scorings: Scorings, _order: JudgingOrder) => assignment,
+  basis: (state, assignment, scorings, order) => ({ ...assignmentBasis(state, assignment), scorings, order }),
+  make: (_, ...given) => workOut(...given),
+});
+
+function workOut(
   state: CourseState,
   assignment: Assignment,
   scorings: Scorings,
@@ -66,23 +75,23 @@ export function criteriaOf(
     studentId,
     points: rubric.criteria.map((criterion) => pointsAt(studentId, criterion)),
   }));
+  const pointsOf = new Map(table.map(({ studentId, points }) => [studentId, points]));
   const complete = table.filter((row): row is { studentId: StudentId; points: number[] } =>
     row.points.every((points) => points !== null),
   );
   const rows = complete.map(({ points }) => points);
-  const alpha = cronbachAlpha(rows);
-  const deviation = standardDeviation(rows.map(sumOf), "sample");
+  const { alpha, deviation, items } = itemsTogether(rows);
   return {
     complete: complete.length,
     alpha,
     error: !alpha.ok ? alpha : !deviation.ok ? deviation : standardErrorOfMeasurement(deviation.value, alpha.value),
     criteria: rubric.criteria.map((criterion, place): CriterionFigures => {
       const given = table.flatMap(({ points }) => points[place] ?? []);
-      const own = new Map(table.map(({ studentId, points }) => [studentId, points[place] ?? null]));
-      const inOrder = order(criterion.id).flatMap((studentId) => {
-        const points = own.get(studentId) ?? null;
-        return points === null ? [] : [{ studentId, points }];
-      });
+      const inOrder: { readonly studentId: StudentId; readonly points: number }[] = [];
+      for (const studentId of order(criterion.id)) {
+        const points = pointsOf.get(studentId)?.[place] ?? null;
+        if (points !== null) inOrder.push({ studentId, points });
+      }
       const maximum = toNumber(fromDecimal(rulerEnds(criterion).maximum));
       return {
         criterion,
@@ -90,9 +99,14 @@ export function criteriaOf(
         count: given.length,
         mean: mean(given),
         spread: standardDeviation(given, "sample"),
-        levels: levelUses(criterion, place, given, rows),
-        withRest: itemStatistics(rows, place, maximum).itemRest,
-        alphaWithout: alphaIfDeleted(rows, place),
+        levels: levelUses(
+          criterion,
+          given,
+          rows.map((row, at) => ({ own: row[place] ?? 0, rest: items[place]?.rests[at] ?? 0 })),
+          rubric.criteria.length > 1,
+        ),
+        withRest: items[place]?.itemRest ?? NOBODY_JUDGED,
+        alphaWithout: items[place]?.alphaWithout ?? NOBODY_JUDGED,
         drift: driftOf(inOrder.map(({ points }) => points)),
         inOrder,
       };
@@ -110,18 +124,15 @@ const beginningsOf = keptBy({
 export const levelOf = (criterion: Criterion, points: number): Level | undefined =>
   criterion.levels[beginningsOf(criterion).findLastIndex((from) => points >= from)];
 
+/** What each level was given to; `papers` are judged by every criterion, `tells` that there is another one beside. */
 function levelUses(
   criterion: Criterion,
-  place: number,
   given: readonly number[],
-  rows: readonly (readonly number[])[],
+  papers: readonly { readonly own: number; readonly rest: number }[],
+  tells: boolean,
 ): LevelUse[] {
   const used = given.map((points) => levelOf(criterion, points));
-  const rests = rows.map((row) => ({
-    level: levelOf(criterion, row[place] ?? 0),
-    rest: sumOf(row.filter((_, at) => at !== place)),
-  }));
-  const tells = (rows[0]?.length ?? 0) > 1;
+  const rests = papers.map(({ own, rest }) => ({ level: levelOf(criterion, own), rest }));
   return criterion.levels.map((level) => {
     const centre = mean(rests.filter((one) => one.level === level).map(({ rest }) => rest));
     return {

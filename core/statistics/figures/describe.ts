@@ -1,10 +1,14 @@
 import { checkNumbers, computed, notComputable, type Statistic } from "./computable";
 
-/** Sum with the rounding errors carried along (Neumaier, A., 1974, ZAMM 54, 39-51). */
-export function sumOf(values: readonly number[]): number {
+/**
+ * Sum with the rounding errors carried along (Neumaier, A., 1974, ZAMM 54, 39-51), without the value at the place `but`
+ * where one is given.
+ */
+export function sumOf(values: readonly number[], but = -1): number {
   let total = 0;
   let carried = 0;
-  for (const value of values) {
+  for (let place = 0; place < values.length; place += 1) {
+    const value = place === but ? 0 : (values[place] ?? 0);
     const next = total + value;
     carried += Math.abs(total) >= Math.abs(value) ? total - next + value : value - next + total;
     total = next;
@@ -37,20 +41,31 @@ export function mean(values: readonly number[]): Statistic {
   return known.ok ? computed(sumOf(values) / values.length) : known;
 }
 
-/** Sum of squared distances from the mean, in two passes. */
-function squares(values: readonly number[]): number {
+/** What variance and correlation of a list rest on; worked out once for a list that enters several of them. */
+export interface Moments {
+  readonly values: readonly number[];
+  readonly mean: number;
+  /** Sum of squared distances from the mean; 0 where the values do not vary. */
+  readonly squares: number;
+  readonly isConstant: boolean;
+}
+
+/** The moments of at least so many numbers, in two passes. */
+export function momentsOf(values: readonly number[], least: number): Statistic<Moments> {
+  const known = checkNumbers(values, least);
+  if (!known.ok) return known;
   const centre = sumOf(values) / values.length;
+  if (isConstant(values)) return computed({ values, mean: centre, squares: 0, isConstant: true });
   const distances = values.map((value) => value - centre);
   // The second term takes out what the rounding of the mean has left.
-  return sumOf(distances.map((distance) => distance * distance)) - sumOf(distances) ** 2 / values.length;
+  const squares = sumOf(distances.map((distance) => distance * distance)) - sumOf(distances) ** 2 / values.length;
+  return computed({ values, mean: centre, squares: Math.max(0, squares), isConstant: false });
 }
 
 /** Variance with divisor n - 1 ("sample") or n ("population"), in squared units. */
 export function variance(values: readonly number[], kind: "sample" | "population"): Statistic {
-  const known = checkNumbers(values, kind === "sample" ? 2 : 1);
-  if (!known.ok) return known;
-  if (isConstant(values)) return computed(0);
-  return computed(Math.max(0, squares(values)) / (kind === "sample" ? values.length - 1 : values.length));
+  const found = momentsOf(values, kind === "sample" ? 2 : 1);
+  return found.ok ? computed(found.value.squares / (kind === "sample" ? values.length - 1 : values.length)) : found;
 }
 
 /** Standard deviation, in the unit of the values. */
@@ -108,14 +123,16 @@ export function describeScores(values: readonly number[]): Statistic<Description
 /** Pearson's correlation; not computable without variance on either side. */
 export function correlation(a: readonly number[], b: readonly number[]): Statistic {
   if (a.length !== b.length) return notComputable({ code: "lengths_differ" });
-  for (const list of [a, b]) {
-    const known = checkNumbers(list, 2);
-    if (!known.ok) return known;
-  }
-  if (isConstant(a) || isConstant(b)) return notComputable({ code: "no_variance" });
-  const [centreA, centreB] = [sumOf(a) / a.length, sumOf(b) / b.length];
-  const products = sumOf(a.map((value, index) => (value - centreA) * ((b[index] ?? 0) - centreB)));
-  const spread = Math.sqrt(squares(a) * squares(b));
+  const [one, other] = [momentsOf(a, 2), momentsOf(b, 2)];
+  if (!one.ok) return one;
+  return other.ok ? correlationOf(one.value, other.value) : other;
+}
+
+/** Pearson's correlation of two lists of one length. */
+export function correlationOf(a: Moments, b: Moments): Statistic {
+  if (a.isConstant || b.isConstant) return notComputable({ code: "no_variance" });
+  const products = sumOf(a.values.map((value, place) => (value - a.mean) * ((b.values[place] ?? 0) - b.mean)));
+  const spread = Math.sqrt(a.squares * b.squares);
   return spread > 0 ? computed(Math.max(-1, Math.min(1, products / spread))) : notComputable({ code: "no_variance" });
 }
 

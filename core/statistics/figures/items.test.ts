@@ -1,8 +1,9 @@
 import { describe, expect, it } from "vitest";
+import { required } from "#core/kernel";
 import { reference } from "#core/testing";
 import {
-  alphaIfDeleted,
   cronbachAlpha,
+  itemsTogether,
   itemStatistics,
   standardErrorOfMeasurement,
   sumOf,
@@ -24,15 +25,20 @@ interface Expected {
 
 function checkItems(rows: readonly (readonly number[])[], maximum: number, expected: Expected): void {
   expect(value(cronbachAlpha(rows))).toBeCloseTo(expected.alpha, 9);
-  const deviation = value(standardDeviation(rows.map(sumOf), "sample"));
+  const deviation = value(standardDeviation(rows.map((row) => sumOf(row)), "sample"));
   expect(deviation).toBeCloseTo(expected.totalSD, 9);
   expect(value(standardErrorOfMeasurement(deviation, expected.alpha))).toBeCloseTo(expected.sem, 9);
+  const together = itemsTogether(rows);
+  expect(together.alpha).toEqual(cronbachAlpha(rows));
+  expect(value(together.deviation)).toBeCloseTo(expected.totalSD, 9);
   expected.itemMean.forEach((itemMean, index) => {
     const { difficulty, spread, itemRest } = itemStatistics(rows, index, maximum);
     expect(value(difficulty)).toBeCloseTo(itemMean / maximum, 9);
     expect(value(spread)).toBeCloseTo(expected.itemSD[index] ?? 0, 9);
     expect(value(itemRest)).toBeCloseTo(expected.itemRest[index] ?? 0, 9);
-    expect(value(alphaIfDeleted(rows, index))).toBeCloseTo(expected.alphaIfDeleted[index] ?? 0, 9);
+    const one = required(together.items[index], "item");
+    expect(one.itemRest).toEqual(itemRest);
+    expect(value(one.alphaWithout)).toBeCloseTo(expected.alphaIfDeleted[index] ?? 0, 9);
   });
 }
 

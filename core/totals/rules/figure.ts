@@ -141,7 +141,7 @@ function computeFigure(state: CourseState, assignment: Assignment, studentId: St
   const chosen = chooseStep(assignment, steps);
   const score = chosen?.scaled ?? null;
   const standing = standingOf(result, handIn, score !== null || given.wordsOnly || result.setByHand !== null);
-  const base = {
+  const base: Figure = {
     assignmentId: assignment.id,
     studentId,
     standing,
@@ -151,11 +151,14 @@ function computeFigure(state: CourseState, assignment: Assignment, studentId: St
     score,
     unitsLate: chosen?.unitsLate ?? resultLateness(state, assignment, result, handIn),
     deduction: ZERO,
+    source: null,
+    computed: null,
+    counted: null,
     waiting: false,
     wordsOnly: given.wordsOnly,
     aboveMaximum: false,
   };
-  if (standing === "excused") return { ...base, source: null, computed: null, counted: null };
+  if (standing === "excused") return base;
   const computed = standing === "missing" ? missingValue(state, maximum) : (chosen?.value ?? null);
   const taken = standing !== "missing" && score && computed ? subtract(score, computed) : ZERO;
   if (result.setByHand !== null) {

@@ -32,7 +32,8 @@ export function SpreadChart({
     (colours: ChartColours) => spreadOption(spread, rows, nameOf, colours),
     [spread, rows, nameOf],
   );
-  return <Chart label={label} height={FRAME + ROW * rows.length} draw={draw} onPick={onOpen} />;
+  const marks = rows.reduce((sum, { group }) => sum + group.papers.length, 0);
+  return <Chart label={label} height={FRAME + ROW * rows.length} marks={marks} draw={draw} onPick={onOpen} />;
 }
 
 function spreadOption(
