@@ -70,8 +70,10 @@ function spreadOption(
       backgroundColor: colours.ink,
       borderWidth: 0,
       textStyle: { color: colours.paper, fontSize: 13 },
-      formatter: ({ name, value }: { name: string; value: readonly number[] }) =>
-        name === "" ? `median ${short(value[0] ?? 0)}` : `${nameOf(name)}: ${short(value[0] ?? 0, 2)}`,
+      formatter: ({ name, value: [points = 0, , more = 0] }: { name: string; value: readonly number[] }) =>
+        name === ""
+          ? `median ${short(points)}`
+          : `${nameOf(name)}${more > 0 ? ` and ${String(more)} more` : ""}: ${short(points, 2)}`,
     },
     series: [
       {
@@ -80,9 +82,9 @@ function spreadOption(
         itemStyle: { color: colours["green-mid"], borderColor: colours.green, borderWidth: 1, opacity: 0.85 },
         emphasis: { itemStyle: { color: colours.green, opacity: 1 } },
         data: rows.flatMap(({ group }, row) =>
-          swarm(group.papers, (top - lowest) / 90).map(({ paper, step }) => ({
+          swarm(group.papers, (top - lowest) / 90).map(({ paper, step, more }) => ({
             name: paper.studentId,
-            value: [paper.points, row],
+            value: [paper.points, row, more],
             symbolOffset: [0, step * size * 0.62],
           })),
         ),

@@ -22,7 +22,27 @@ describe("dots of a row", () => {
     ]);
   });
 
-  it("lie on one another only where five are already there", () => {
-    expect(places(2, 10, 10, 10, 10, 10, 10).map(([, step]) => step)).toEqual([0, 1, -1, 2, -2, 0]);
+  it("stand for several papers of the same points only where five are already there", () => {
+    const dots = swarm(papers(10, 10, 10, 10, 10, 10, 10), 2);
+    expect(dots.map(({ step, more }) => [step, more])).toEqual([
+      [0, 2],
+      [1, 0],
+      [-1, 0],
+      [2, 0],
+      [-2, 0],
+    ]);
+  });
+
+  it("lie on one another where there is no room and the points differ", () => {
+    const dots = swarm(papers(10, 10, 10, 10, 10, 11, 11, 12), 2);
+    expect(dots.map(({ paper, step, more }) => [paper.points, step, more])).toEqual([
+      [10, 0, 0],
+      [10, 1, 0],
+      [10, -1, 0],
+      [10, 2, 0],
+      [10, -2, 0],
+      [11, 0, 1],
+      [12, 1, 0],
+    ]);
   });
 });

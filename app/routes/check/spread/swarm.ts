@@ -4,6 +4,8 @@ import type { MarkedPaper } from "#core/statistics";
 export interface SwarmDot {
   readonly paper: MarkedPaper;
   readonly step: number;
+  /** Papers of the very same points that this dot stands for as well, where there is no room left beside it. */
+  readonly more: number;
 }
 
 /** Steps a dot may stand from the middle; beyond them dots lie on one another. */
@@ -13,12 +15,19 @@ const MOST = 2;
 export function swarm(papers: readonly MarkedPaper[], near: number): SwarmDot[] {
   const last = new Map<number, number>();
   const steps = [0, ...Array.from({ length: MOST }, (_, at) => [at + 1, -at - 1]).flat()];
-  return [...papers]
-    .sort((a, b) => a.points - b.points)
-    .map((paper) => {
-      const free = steps.find((step) => paper.points - (last.get(step) ?? Number.NEGATIVE_INFINITY) >= near);
-      const step = free ?? 0;
-      last.set(step, paper.points);
-      return { paper, step };
-    });
+  const dots: { paper: MarkedPaper; step: number; more: number }[] = [];
+  let middle = -1;
+  for (const paper of [...papers].sort((a, b) => a.points - b.points)) {
+    const free = steps.find((step) => paper.points - (last.get(step) ?? Number.NEGATIVE_INFINITY) >= near);
+    const below = free === undefined ? dots[middle] : undefined;
+    if (below?.paper.points === paper.points) {
+      below.more += 1;
+      continue;
+    }
+    const step = free ?? 0;
+    last.set(step, paper.points);
+    if (step === 0) middle = dots.length;
+    dots.push({ paper, step, more: 0 });
+  }
+  return dots;
 }
