@@ -138,7 +138,7 @@ module.exports = {
     deny(
       "test-helpers-stay-in-tests",
       "core/testing and *.test.* are never shipped.",
-      { pathNot: TEST + "|^e2e/" },
+      { pathNot: TEST + "|^e2e/|^bench/" },
       { path: TEST },
     ),
     deny(

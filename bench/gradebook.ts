@@ -34,7 +34,7 @@ export function measureGradebook(students: number, assignments: number): Promise
   }, 180_000);
 }
 
-async function timeTo(page: Page, act: () => Promise<unknown>): Promise<number> {
+export async function timeTo(page: Page, act: () => Promise<unknown>): Promise<number> {
   const start = performance.now();
   await act();
   await page.locator('[role="gridcell"][tabindex="0"]').waitFor();
@@ -42,7 +42,7 @@ async function timeTo(page: Page, act: () => Promise<unknown>): Promise<number> 
 }
 
 /** Types scores down a column and times, inside the page, each Enter until the student's total shows the new figure. */
-async function typeScores(page: Page): Promise<Pick<GradebookFigures, "keyMedian" | "key95">> {
+export async function typeScores(page: Page): Promise<Pick<GradebookFigures, "keyMedian" | "key95">> {
   await page.evaluate(() => {
     const times: number[] = [];
     let start = 0;

@@ -115,12 +115,15 @@ function started(students: number, assignments: number, isFirstJudged: boolean):
   return { id: id("change", 0), type: "startCourse", at, by: COURSE.markerId, line: "Large course", patches };
 }
 
-/** The course file of the made-up course. */
-export function largeCourseFile(students: number, assignments: number, isFirstJudged = false): Uint8Array {
+/** The made-up course as the first entry of its journal. */
+export function largeCourseEntry(students: number, assignments: number, isFirstJudged = false): Entry {
   const change = started(students, assignments, isFirstJudged);
-  const entry: Entry = { seq: 1, schema: ENTRY_SCHEMA, kind: "change", of: null, change };
-  return writeCourseFile({ entries: [entry], files: new Map() }, at);
+  return { seq: 1, schema: ENTRY_SCHEMA, kind: "change", of: null, change };
 }
+
+/** The course file of the made-up course. */
+export const largeCourseFile = (...sizes: Parameters<typeof largeCourseEntry>): Uint8Array =>
+  writeCourseFile({ entries: [largeCourseEntry(...sizes)], files: new Map() }, at);
 
 /** The made-up course itself. */
 export function largeCourse(students: number, assignments: number, isFirstJudged = false): CourseState {

@@ -1,0 +1,34 @@
+import { spawn } from "node:child_process";
+import { expect, test } from "@playwright/test";
+
+/** Runs one of the long tries in its short form; answers what it said when it found a fault, and nothing otherwise. */
+function faultsOf(script: string, ...args: readonly string[]): Promise<string> {
+  return new Promise((resolve) => {
+    const child = spawn(process.execPath, [`scripts/${script}`, ...args]);
+    let said = "";
+    child.stdout.on("data", (part) => (said += String(part)));
+    child.stderr.on("data", (part) => (said += String(part)));
+    child.once("exit", (code) => {
+      resolve(code === 0 ? "" : said);
+    });
+  });
+}
+
+// The short form of `npm run endure` and its kind; the long ones and their figures stand in docs/endurance.md.
+test.describe.configure({ timeout: 240_000 });
+
+const ACTS = ["typing", "taking-in", "gathering", "locking", "passphrase"];
+for (const [place, act] of ACTS.entries()) {
+  test(`the whole browser is killed twice under ${act}: nothing lost, nothing twice, nothing half`, async () => {
+    const port = String(4401 + place);
+    expect(await faultsOf("endure.mjs", "--act", act, "--kills", "2", "--seed", "3", "--port", port)).toBe("");
+  });
+}
+
+test("damaged inputs are refused or read by every reader", async () => {
+  expect(await faultsOf("endure-inputs.mjs", "230", "3")).toBe("");
+});
+
+test("a thousand changes later, a course opens as one that was written at once", async () => {
+  expect(await faultsOf("endure-day.mjs", "1000")).toBe("");
+});

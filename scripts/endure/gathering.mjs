@@ -1,0 +1,76 @@
+// Kills while the journal is gathered into blocks: after 400 changes, the hundredth of a sitting sets it going.
+import { goTo, inRounds, journalHolds, openDemo } from "./rounds.mjs";
+
+/** Single entries from which on the journal is gathered, and changes of one sitting that set it going. */
+const SINGLES = 400;
+const SITTING = 100;
+const COLUMN = "Question paper 1";
+
+const grid = (page) => page.getByRole("grid", { name: "Scores" });
+const topCell = (page) => page.getByRole("gridcell", { name: new RegExp(`^${COLUMN}, `) }).first();
+
+/** Types figures down the column, from the top again and again. */
+async function typeFigures(page, count, figureOf) {
+  for (let typed = 0; typed < count;) {
+    await topCell(page).click();
+    for (let row = 0; row < 20 && typed < count; row += 1, typed += 1) {
+      await page.keyboard.type(figureOf(typed));
+      await page.keyboard.press("Enter");
+    }
+  }
+}
+
+const openGrid = async (page, home) => {
+  await goTo(page, `${home}/gradebook`);
+  await grid(page).locator("[role=gridcell]").first().waitFor();
+};
+
+/** How many changes the course counts; its page of the journal says so. */
+async function countOf(page, home) {
+  await goTo(page, `${home}/journal`);
+  const words = await page
+    .getByText(/\d+ changes/)
+    .first()
+    .innerText();
+  return Number(/(\d+) changes/.exec(words)?.[1]);
+}
+
+export function killUnderGathering({ address, kills, chance }) {
+  const home = `${address}/courses/reading-rivers`;
+  let before = 0;
+  return inRounds({
+    what: "the journal gathered",
+    kills,
+    chance,
+    longest: 900,
+    prepare: async (page) => {
+      await openDemo(page, address);
+      for (let part = 0; part < SINGLES / (SITTING - 20); part += 1) {
+        await openGrid(page, home);
+        await typeFigures(page, SITTING - 20, (typed) => String(1 + ((typed + part) % 40)));
+        await page.locator('[data-keeping="kept"]').waitFor();
+      }
+      before = await countOf(page, home);
+    },
+    begin: async (page) => {
+      await openGrid(page, home);
+      await typeFigures(page, SITTING - 4, (typed) => String(1 + (typed % 37)));
+    },
+    go: async (page) => {
+      await typeFigures(page, 8, (typed) => String(41 + typed));
+      await page.locator('[data-keeping="kept"]').waitFor();
+      return "kept";
+    },
+    look: async (page, round, told) => {
+      await openGrid(page, home);
+      const holds = await journalHolds(page);
+      const more = (await countOf(page, home)) - before;
+      return {
+        state: told === "kept" ? "after all was called kept" : "before it",
+        lost: told === "kept" && more < SITTING + 4 ? 1 : 0,
+        twice: more > SITTING + 4 ? 1 : 0,
+        half: holds ? 0 : 1,
+      };
+    },
+  });
+}
