@@ -1,14 +1,21 @@
-import { spawn } from "node:child_process";
+import { spawn, type ChildProcess } from "node:child_process";
 import { expect, test } from "@playwright/test";
+
+const running = new Set<ChildProcess>();
+test.afterEach(() => {
+  for (const child of running) child.kill();
+});
 
 /** Runs one of the long tries in its short form; answers what it said when it found a fault, and nothing otherwise. */
 function faultsOf(script: string, ...args: readonly string[]): Promise<string> {
   return new Promise((resolve) => {
     const child = spawn(process.execPath, [`scripts/${script}`, ...args]);
+    running.add(child);
     let said = "";
     child.stdout.on("data", (part) => (said += String(part)));
     child.stderr.on("data", (part) => (said += String(part)));
     child.once("exit", (code) => {
+      running.delete(child);
       resolve(code === 0 ? "" : said);
     });
   });

@@ -8,6 +8,12 @@ import { chromium } from "@playwright/test";
 /** Longest time a browser may take to start, in milliseconds. */
 const START = 30_000;
 
+/** Browsers that run; whoever stops this script must not leave one behind. */
+const running = new Set();
+const endAll = () => running.forEach((pid) => process.kill(-pid, "SIGKILL"));
+process.once("exit", endAll);
+for (const signal of ["SIGINT", "SIGTERM"]) process.once(signal, () => process.exit(1));
+
 export async function startBrowser(profile) {
   const portFile = join(profile, "DevToolsActivePort");
   rmSync(portFile, { force: true });
@@ -17,6 +23,7 @@ export async function startBrowser(profile) {
     detached: true,
     stdio: "ignore",
   });
+  running.add(child.pid);
   for (let waited = 0; !existsSync(portFile) || readFileSync(portFile, "utf8").split("\n").length < 2; waited += 50) {
     if (waited > START) throw new Error("the browser did not start");
     await wait(50);
@@ -28,6 +35,7 @@ export async function startBrowser(profile) {
     page,
     kill: async () => {
       const ended = new Promise((resolve) => child.once("exit", resolve));
+      running.delete(child.pid);
       process.kill(-child.pid, "SIGKILL");
       await ended;
       await browser.close().catch(() => null);

@@ -214,16 +214,25 @@ describe("the files of one student", () => {
 
 it("a progress report, read by poppler, tells its date, its figures and for whom it is", async () => {
   const report = required(
-    progressReport(judged, judged, { studentId: ada.studentId, at: AT, audience: "office" }) ?? undefined,
+    progressReport(judged, judged, { studentId: ada.studentId, at: AT, audience: "office", seal: "12345 00007" }) ??
+      undefined,
     "report",
   );
   const text = pdfText(await writeReport(report, FONTS));
-  for (const words of ["Progress report", "Ada Ames, N1", "as of 23 November 2026", "36 / 100", "For the office"]) {
+  for (const words of [
+    "Progress report",
+    "Ada Ames, N1",
+    "as of 23 November 2026",
+    "36 / 100",
+    "For the office",
+    "12345 00007",
+  ]) {
     expect(text).toContain(words);
   }
   const own = required(
-    progressReport(judged, judged, { studentId: ada.studentId, at: AT, audience: "student" }) ?? undefined,
+    progressReport(judged, judged, { studentId: ada.studentId, at: AT, audience: "student", seal: "12345 00007" }) ??
+      undefined,
     "report",
   );
-  expect(pdfText(await writeReport(own, FONTS))).not.toMatch(/36|For the office/);
+  expect(pdfText(await writeReport(own, FONTS))).not.toMatch(/36|For the office|00007/);
 });

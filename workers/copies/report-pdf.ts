@@ -31,6 +31,13 @@ export async function writeReport(
     await flow.write(name, { size: 12.5, weight: "strong", before: 12, after: 2 });
     for (const { name: of, text } of work) await flow.writeEnds(of, text, { size: 11 });
   }
+  if (report.seal !== "") {
+    await flow.write(`Seal of the course's journal when this was made: ${report.seal}`, {
+      size: 10.5,
+      colour: SOFT,
+      before: 12,
+    });
+  }
   document.setTitle(`Progress report, ${report.name}`);
   document.setCreationDate(at);
   document.setModificationDate(at);

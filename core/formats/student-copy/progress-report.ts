@@ -22,6 +22,8 @@ export interface ProgressReport {
   readonly timeZone: string;
   /** For the student: what they could see; for the office: everything. */
   readonly audience: "student" | "office";
+  /** The seal of the journal when the report was made, by which the office can ask for it again; empty for a student. */
+  readonly seal: string;
   readonly totals: readonly { readonly name: string; readonly text: string }[];
   readonly groups: readonly {
     readonly name: string;
@@ -34,6 +36,8 @@ export interface ReportWish {
   readonly studentId: StudentId;
   readonly at: Instant;
   readonly audience: ProgressReport["audience"];
+  /** The seal of the journal as it stands now. */
+  readonly seal: string;
 }
 
 /**
@@ -43,7 +47,7 @@ export interface ReportWish {
 export function progressReport(
   state: CourseState,
   today: CourseState,
-  { studentId, at, audience }: ReportWish,
+  { studentId, at, audience, seal }: ReportWish,
 ): ProgressReport | null {
   const student = state.students[studentId];
   if (!student) return null;
@@ -59,6 +63,7 @@ export function progressReport(
     at,
     timeZone,
     audience,
+    seal: audience === "office" ? seal : "",
     totals: (audience === "office" ? officeTotals(state, studentId) : studentTotals(state, today, studentId)).map(
       ({ name, text }) => ({ name, text: withMark(text, decimalMark) }),
     ),

@@ -169,37 +169,42 @@ describe("the open roster-and-results set (reference std.oneroster.csv11, 1EdTec
   });
 });
 
+const SEAL = "00000 00000 00000 00000 00000 00007";
+
 describe("a progress report", () => {
   const released = run(state, { type: "release", assignmentId: quiz, facets: ["score"] });
   it("for a student holds what they could see, and no more", () => {
-    const report = progressReport(released, released, { studentId: ada, at: AT, audience: "student" });
+    const report = progressReport(released, released, { studentId: ada, at: AT, audience: "student", seal: SEAL });
     expect(report?.groups.flatMap(({ work }) => work)).toEqual([
       { name: "Essay", text: "not released" },
       { name: "Quiz", text: "12 / 20" },
     ]);
     expect(report?.totals).toEqual([]);
+    expect(report?.seal).toBe("");
   });
 
   it("for a student of a day on which a score was open tells nothing of it once it is sealed again", () => {
     const sealed = run(released, { type: "seal", assignmentId: quiz, facets: ["score"] });
-    const report = progressReport(released, sealed, { studentId: ada, at: AT, audience: "student" });
+    const report = progressReport(released, sealed, { studentId: ada, at: AT, audience: "student", seal: SEAL });
     expect(report?.groups.flatMap(({ work }) => work).map(({ text }) => text)).toEqual([
       "not released",
       "not released",
     ]);
-    const office = progressReport(released, sealed, { studentId: ada, at: AT, audience: "office" });
+    const office = progressReport(released, sealed, { studentId: ada, at: AT, audience: "office", seal: SEAL });
     expect(JSON.stringify(office)).toContain("12 / 20");
   });
 
   it("for the office holds everything", () => {
-    const report = progressReport(released, released, { studentId: ada, at: AT, audience: "office" });
+    const report = progressReport(released, released, { studentId: ada, at: AT, audience: "office", seal: SEAL });
     expect(report?.totals[0]).toEqual({ name: "Course", text: "66.0 %, F" });
+    expect(report?.seal).toBe(SEAL);
     expect(report?.groups[0]?.work).toEqual([{ name: "Essay", text: "70 / 100" }]);
     expect(
-      progressReport(released, released, { studentId: ben, at: AT, audience: "office" })?.groups[0]?.work[0]?.text,
+      progressReport(released, released, { studentId: ben, at: AT, audience: "office", seal: SEAL })?.groups[0]?.work[0]
+        ?.text,
     ).toBe("missing, 0 / 100");
     expect(
-      progressReport(released, released, { studentId: studentId("nobody"), at: AT, audience: "office" }),
+      progressReport(released, released, { studentId: studentId("nobody"), at: AT, audience: "office", seal: SEAL }),
     ).toBeNull();
   });
 });

@@ -1,4 +1,5 @@
 import { useMemo, useState } from "react";
+import { sealDigits } from "#core/changes";
 import { localToday } from "#core/kernel";
 import { finalGrades, finalGradesCsv, openBeforeGrades, rosterResultsArchive } from "#core/formats";
 import { CSV_WORDS } from "../../../ui/words/figures";
@@ -26,13 +27,14 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
       state,
       grades: finalGrades(state),
       entries: session.entries,
+      seal: sealDigits(session.seal),
       at: session.now(),
     })),
   };
 }
 
 export default function GradesPage({ loaderData, params }: Route.ComponentProps) {
-  const { state, grades, entries, at } = useLive(loaderData.shown);
+  const { state, grades, entries, seal, at } = useLive(loaderData.shown);
   const job = useJob();
   const change = useChange();
   const { timeZone, decimalMark } = courseOf(state);
@@ -96,7 +98,7 @@ export default function GradesPage({ loaderData, params }: Route.ComponentProps)
       </p>
       <JobStatus job={job} />
       <KeptExports exports={exports} grades={grades} timeZone={timeZone} chosen={keptId} onChoose={setKeptId} />
-      <Reports state={state} entries={entries} today={day} job={job} />
+      <Reports state={state} entries={entries} seal={seal} today={day} job={job} />
       <details className="mt-6" open={exports.length === 0}>
         <summary className="cursor-pointer font-semibold">Grades as they stand now</summary>
         <RecordTable

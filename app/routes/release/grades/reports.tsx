@@ -12,11 +12,14 @@ import { saveReports } from "./save-reports";
 export function Reports({
   state,
   entries,
+  seal,
   today,
   job,
 }: {
   readonly state: CourseState;
   readonly entries: readonly Entry[];
+  /** The seal of the journal as it stands. */
+  readonly seal: string;
   readonly today: string;
   readonly job: Job;
 }) {
@@ -26,7 +29,7 @@ export function Reports({
   const students = studentsOf(state);
   const chosen = students.filter(({ id }) => who === "" || id === who);
   const make = () =>
-    job.run((signal, tell) => saveReports({ state, entries, day, students: chosen, audience }, { signal, tell }));
+    job.run((signal, tell) => saveReports({ state, entries, day, students: chosen, audience, seal }, { signal, tell }));
   return (
     <section aria-label="Progress reports" className="mt-6 border-t-2 border-ink pt-2">
       <h2 className="text-[16px] font-semibold">Progress reports</h2>
@@ -73,7 +76,8 @@ export function Reports({
       </div>
       {audience === "office" && (
         <p className="mt-1 text-[13.5px] text-wax">
-          ! Holds figures that students have not been given. Not for students.
+          ! Holds figures that students have not been given. Not for students. The seal of the journal stands at its
+          end.
         </p>
       )}
     </section>

@@ -14,11 +14,13 @@ interface ReportsWish {
   readonly day: string;
   readonly students: readonly Student[];
   readonly audience: ProgressReport["audience"];
+  /** The seal of the journal as it stands now; it is written on what goes to the office. */
+  readonly seal: string;
 }
 
 /** Makes the reports in a worker and saves them, one as a PDF, several in an archive; answers in words. */
 export async function saveReports(
-  { state, entries, day, students, audience }: ReportsWish,
+  { state, entries, day, students, audience, seal }: ReportsWish,
   { signal, tell }: { readonly signal: AbortSignal; readonly tell: (progress: JobProgress) => void },
 ): Promise<string> {
   // The end of the day, in the course's time zone.
@@ -39,7 +41,7 @@ export async function saveReports(
         done,
         all: students.length,
       });
-      const report = progressReport(then, state, { studentId: student.id, at, audience });
+      const report = progressReport(then, state, { studentId: student.id, at, audience, seal });
       if (!report) continue;
       const name = `${copyFileName(student.number)}-${day}.pdf`;
       files.push({ name, mediaType: "application/pdf", bytes: await jobs.report(report, fonts) });
