@@ -80,7 +80,15 @@ export default function CommentEditor(props: CommentEditorProps) {
       latest.current.onBlur();
     },
   });
-  useImperativeHandle(handle, () => ({ focus: () => goesOnIn(editor) }), [editor]);
+  useImperativeHandle(
+    handle,
+    () => ({
+      focus: () => {
+        goesOnIn(editor);
+      },
+    }),
+    [editor],
+  );
   useLayoutEffect(() => {
     if (autoFocus) goesOnIn(editor);
   }, [autoFocus, editor]);
