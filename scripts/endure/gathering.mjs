@@ -35,14 +35,33 @@ async function countOf(page, home) {
   return Number(/(\d+) changes/.exec(words)?.[1]);
 }
 
+/** How many entries and how many blocks lie in the store. */
+const kinds = (page) =>
+  page.evaluate(
+    () =>
+      new Promise((resolve, reject) => {
+        const opening = indexedDB.open("upright-quill");
+        opening.onerror = () => reject(new Error("the store does not open"));
+        opening.onsuccess = () => {
+          const all = opening.result.transaction("journal").objectStore("journal").getAllKeys();
+          all.onsuccess = () => {
+            opening.result.close();
+            const of = (kind) => all.result.filter((key) => String(key).includes(`/${kind}/`)).length;
+            resolve({ singles: of("entry"), blocks: of("block") });
+          };
+        };
+      }),
+  );
+
 export function killUnderGathering({ address, kills, chance }) {
   const home = `${address}/courses/reading-rivers`;
   let before = 0;
+  let start = { singles: 0, blocks: 0 };
   return inRounds({
     what: "the journal gathered",
     kills,
     chance,
-    longest: 900,
+    longest: 2_500,
     prepare: async (page) => {
       await openDemo(page, address);
       for (let part = 0; part < SINGLES / (SITTING - 20); part += 1) {
@@ -51,6 +70,7 @@ export function killUnderGathering({ address, kills, chance }) {
         await page.locator('[data-keeping="kept"]').waitFor();
       }
       before = await countOf(page, home);
+      start = await kinds(page);
     },
     begin: async (page) => {
       await openGrid(page, home);
@@ -63,10 +83,13 @@ export function killUnderGathering({ address, kills, chance }) {
     },
     look: async (page, round, told) => {
       await openGrid(page, home);
+      const { singles, blocks } = await kinds(page);
+      const state =
+        blocks === start.blocks ? "before it" : singles > start.singles ? "in the middle of it" : "after it";
       const holds = await journalHolds(page);
       const more = (await countOf(page, home)) - before;
       return {
-        state: told === "kept" ? "after all was called kept" : "before it",
+        state,
         lost: told === "kept" && more < SITTING + 4 ? 1 : 0,
         twice: more > SITTING + 4 ? 1 : 0,
         half: holds ? 0 : 1,
