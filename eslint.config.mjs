@@ -86,10 +86,9 @@ export default defineConfig(
     files: ["scripts/endure/*.mjs"],
     languageOptions: {
       globals: Object.fromEntries(
-        ["window", "document", "performance", "MutationObserver", "indexedDB", "URL", "Buffer", "Element"].map((name) => [
-          name,
-          "readonly",
-        ]),
+        ["window", "document", "performance", "MutationObserver", "indexedDB", "URL", "Buffer", "Element"].map(
+          (name) => [name, "readonly"],
+        ),
       ),
     },
   },
