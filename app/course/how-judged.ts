@@ -1,5 +1,4 @@
 import { judgingOrders, scoringsOf } from "#core/changes";
-import { keptBy } from "#core/kernel";
 import { studentsOf, type Assignment, type CourseState } from "#core/model";
 import type { JudgingOrder, Scorings } from "#core/statistics";
 import type { CourseSession } from "#storage";
@@ -14,9 +13,10 @@ export interface HowJudged {
 export function howJudged(session: CourseSession, state: CourseState, { id }: Assignment): HowJudged {
   const { entries } = session;
   const students = studentsOf(state).map((student) => student.id);
-  const orders = keptBy({ make: () => judgingOrders(entries, id) });
+  let orders: ReturnType<typeof judgingOrders> | undefined;
   return {
     scorings: scoringsOf(entries, session, id),
-    order: (criterionId) => orders()(criterionId, students),
+    // Read when it is first asked for: work without a rubric has no such order.
+    order: (criterionId) => (orders ??= judgingOrders(entries, id))(criterionId, students),
   };
 }

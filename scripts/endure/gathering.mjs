@@ -1,4 +1,5 @@
 // Kills while the journal is gathered into blocks: with 400 single entries, the first changes of a sitting set it going.
+import { journalStore } from "./journal-store.mjs";
 import { goTo, inRounds, journalHolds, openDemo } from "./rounds.mjs";
 
 /** Single entries from which on the journal is gathered, typed in sittings too short for it, and figures typed under it. */
@@ -37,22 +38,11 @@ async function countOf(page, home) {
 }
 
 /** How many entries and how many blocks lie in the store. */
-const kinds = (page) =>
-  page.evaluate(
-    () =>
-      new Promise((resolve, reject) => {
-        const opening = indexedDB.open("upright-quill");
-        opening.onerror = () => reject(new Error("the store does not open"));
-        opening.onsuccess = () => {
-          const all = opening.result.transaction("journal").objectStore("journal").getAllKeys();
-          all.onsuccess = () => {
-            opening.result.close();
-            const of = (kind) => all.result.filter((key) => String(key).includes(`/${kind}/`)).length;
-            resolve({ singles: of("entry"), blocks: of("block") });
-          };
-        };
-      }),
-  );
+async function kinds(page) {
+  const kept = await journalStore(page);
+  const of = (kind) => kept.filter(({ key }) => key.includes(`/${kind}/`)).length;
+  return { singles: of("entry"), blocks: of("block") };
+}
 
 export function killUnderGathering({ address, kills, chance }) {
   const home = `${address}/courses/reading-rivers`;

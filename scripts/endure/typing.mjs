@@ -4,6 +4,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { setTimeout as wait } from "node:timers/promises";
 import { startBrowser } from "./browser.mjs";
+import { journalStore } from "./journal-store.mjs";
 
 const COLUMN = "Question paper 1";
 
@@ -49,29 +50,16 @@ const watchKeeping = (page) =>
     }).observe(document.body, { subtree: true, attributes: true, attributeFilter: ["data-keeping"] });
   });
 
-/** Ids of all changes in single entries, and whether their places follow one another. */
-const journalOf = (page) =>
-  page.evaluate(
-    () =>
-      new Promise((resolve, reject) => {
-        const opening = indexedDB.open("upright-quill");
-        opening.onerror = () => reject(new Error("the store does not open"));
-        opening.onsuccess = () => {
-          const all = opening.result.transaction("journal").objectStore("journal").getAll();
-          all.onsuccess = () => {
-            opening.result.close();
-            const texts = all.result.filter((value) => typeof value === "object" && value !== null && "text" in value);
-            const entries = texts.map(({ text }) => JSON.parse(text));
-            resolve({ ids: entries.map(({ change }) => change.id), seqs: entries.map(({ seq }) => seq) });
-          };
-        };
-      }),
-  );
+/** Ids of all changes in single entries, and their places. */
+async function journalOf(page) {
+  const entries = (await journalStore(page)).filter(({ text }) => text !== null).map(({ text }) => JSON.parse(text));
+  return { ids: entries.map(({ change }) => change.id), seqs: entries.map(({ seq }) => seq) };
+}
 
 const middle = (values, share) => [...values].sort((a, b) => a - b)[Math.floor((values.length - 1) * share)] ?? 0;
 
 /** Types figures down the column until the browser is gone; tells what was typed and what was called kept. */
-async function typeUntilGone(page, names, chance, known) {
+async function typeUntilGone(page, names, chance, known, onBegun) {
   const astray = [];
   const typed = { ...known };
   const history = Object.fromEntries(names.map((name) => [name, [known[name]]]));
@@ -87,6 +75,7 @@ async function typeUntilGone(page, names, chance, known) {
       typed[name] = figure;
       history[name].push(figure);
       await page.keyboard.press("Enter");
+      onBegun();
       // Every other time it is waited for that the bar says so, or the kill would hardly ever come after it.
       if (chance() < 0.5) await page.locator('[data-keeping="kept"]').waitFor();
       const { kept, times, keys } = await page.evaluate(() => ({
@@ -158,7 +147,11 @@ export async function killUnderTyping({ address, kills, chance }) {
       break;
     }
     await watchKeeping(page);
-    const typing = typeUntilGone(page, names, chance, known);
+    // The first figure is typed before the time runs, however slow the machine is: a kill before it would show nothing.
+    let onBegun;
+    const begun = new Promise((resolve) => (onBegun = resolve));
+    const typing = typeUntilGone(page, names, chance, known, onBegun);
+    await Promise.race([begun, typing]);
     await wait(150 + Math.floor(chance() * 1_800));
     await kill();
     const { typed, called, history, saidKept, afterKept, astray } = await typing;

@@ -26,7 +26,7 @@ export function Chart({ label, height, marks = 0, draw, onPick }: ChartProps) {
   const colours = useChartColours();
   const latest = useRef({ draw, onPick, colours });
   const drawn = useRef<DrawnChart | null>(null);
-  const first = useRef(marks);
+  const marksAtFirst = useRef(marks);
   useEffect(() => {
     latest.current = { draw, onPick, colours };
     drawn.current?.show(whole(draw, colours));
@@ -38,7 +38,7 @@ export function Chart({ label, height, marks = 0, draw, onPick }: ChartProps) {
     const fit = new ResizeObserver(() => drawn.current?.fit());
     void import("./draw").then(({ drawIn }) => {
       if (!isHere) return;
-      const chart = drawIn(element, first.current, (name) => latest.current.onPick?.(name));
+      const chart = drawIn(element, marksAtFirst.current, (name) => latest.current.onPick?.(name));
       drawn.current = chart;
       chart.show(whole(latest.current.draw, latest.current.colours));
       fit.observe(element);

@@ -1,14 +1,14 @@
 import { checkNumbers, computed, notComputable, type Statistic } from "./computable";
 
-/**
- * Sum with the rounding errors carried along (Neumaier, A., 1974, ZAMM 54, 39-51), without the value at the place `but`
- * where one is given.
- */
-export function sumOf(values: readonly number[], but = -1): number {
+/** Sum with the rounding errors carried along (Neumaier, A., 1974, ZAMM 54, 39-51). */
+export const sumOf = (values: readonly number[]): number => sumWithout(values, -1);
+
+/** The same sum without the value at one place. */
+export function sumWithout(values: readonly number[], without: number): number {
   let total = 0;
   let carried = 0;
   for (let place = 0; place < values.length; place += 1) {
-    const value = place === but ? 0 : (values[place] ?? 0);
+    const value = place === without ? 0 : (values[place] ?? 0);
     const next = total + value;
     carried += Math.abs(total) >= Math.abs(value) ? total - next + value : value - next + total;
     total = next;

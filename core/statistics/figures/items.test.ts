@@ -25,12 +25,7 @@ interface Expected {
 
 function checkItems(rows: readonly (readonly number[])[], maximum: number, expected: Expected): void {
   expect(value(cronbachAlpha(rows))).toBeCloseTo(expected.alpha, 9);
-  const deviation = value(
-    standardDeviation(
-      rows.map((row) => sumOf(row)),
-      "sample",
-    ),
-  );
+  const deviation = value(standardDeviation(rows.map(sumOf), "sample"));
   expect(deviation).toBeCloseTo(expected.totalSD, 9);
   expect(value(standardErrorOfMeasurement(deviation, expected.alpha))).toBeCloseTo(expected.sem, 9);
   const together = itemsTogether(rows);

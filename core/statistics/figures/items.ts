@@ -1,5 +1,14 @@
 import { computed, finite, notComputable, type Statistic } from "./computable";
-import { correlation, correlationOf, mean, momentsOf, standardDeviation, sumOf, type Moments } from "./describe";
+import {
+  correlation,
+  correlationOf,
+  mean,
+  momentsOf,
+  standardDeviation,
+  sumOf,
+  sumWithout,
+  type Moments,
+} from "./describe";
 
 /** Share of a class in each extreme group (Kelley, T. L., 1939, Journal of Educational Psychology 30, 17-24). */
 export const EXTREME_SHARE = 0.27;
@@ -35,8 +44,8 @@ export interface ItemsTogether {
 }
 
 const column = (rows: readonly (readonly number[])[], index: number) => rows.map((row) => row[index] ?? 0);
-const totalsOf = (rows: readonly (readonly number[])[]) => rows.map((row) => sumOf(row));
-const restsOf = (rows: readonly (readonly number[])[], index: number) => rows.map((row) => sumOf(row, index));
+const totalsOf = (rows: readonly (readonly number[])[]) => rows.map(sumOf);
+const restsOf = (rows: readonly (readonly number[])[], index: number) => rows.map((row) => sumWithout(row, index));
 
 /** Statistics of one item. Rows are examinees, columns items, in points. */
 export function itemStatistics(rows: readonly (readonly number[])[], index: number, maximum: number): ItemStatistics {
