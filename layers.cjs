@@ -46,7 +46,7 @@ module.exports = {
       {
         dependencyTypes: ["npm", "npm-dev", "npm-peer", "npm-optional", "npm-no-pkg", "core"],
         pathNot:
-          "node_modules/(zod|@date-fns/tz|@noble/hashes|papaparse|fflate|fastest-levenshtein|approx-string-match|diff-match-patch|jstat|@types/diff-match-patch)/",
+          "node_modules/(zod|@date-fns/tz|@noble/hashes|@zip\\.js/zip\\.js|hash-wasm|papaparse|fflate|fastest-levenshtein|approx-string-match|diff-match-patch|jstat|@types/diff-match-patch)/",
       },
     ),
     deny(

@@ -4,18 +4,17 @@ import { readFileSync } from "node:fs";
 import {
   pictureSize,
   readAnswers,
-  readCourseFile,
+  readWholeCourseFile,
   readPosts,
   readRosterTable,
   readRubricFile,
   rubricJson,
   withoutMetadata,
-  writeCourseFile,
 } from "#core/formats";
 import { required, type FileId, type Instant } from "#core/kernel";
 import { studentsOf, withRecords } from "#core/model";
 import { makePacket, readReturned } from "#core/packets";
-import { entriesOf, fileId, smallCourse } from "#core/testing";
+import { courseFileOf, entriesOf, fileId, readBytes, smallCourse } from "#core/testing";
 import { chanceFrom } from "../scripts/chance.mjs";
 import { ageLocked, ageOpened } from "../workers/age";
 import { filesOfMail, lettersOf } from "../workers/collect/mail";
@@ -64,18 +63,23 @@ const dropped =
 /** Every reader with a whole input for it. */
 const READERS: Readonly<Record<string, readonly [whole: Bytes, read: Read]>> = {
   "course file": [
-    writeCourseFile(
-      { entries: entriesOf(state), files: new Map<FileId, Uint8Array>([[fileId("ada"), utf8("%PDF-1.7\n0123456")]]) },
+    await courseFileOf(
+      { entries: entriesOf(state), files: new Map<FileId, Bytes>([[fileId("ada"), utf8("%PDF-1.7\n0123456")]]) },
       AT,
-    ) as Bytes,
-    readCourseFile,
+    ),
+    readBytes,
   ],
-  packet: [packetFile(), readPacket],
+  packet: [await packetFile(), readPacket],
   "course file locked with age": [
-    await ageLocked(writeCourseFile({ entries: entriesOf(state), files: new Map() }, AT) as Bytes, "three mute swans"),
+    await inBytes(
+      await ageLocked(
+        new Blob([await courseFileOf({ entries: entriesOf(state), files: new Map() }, AT)]),
+        "three mute swans",
+      ),
+    ),
     async (bytes) => {
-      const opened = await ageOpened(bytes, "three mute swans");
-      return opened && readCourseFile(opened);
+      const opened = await ageOpened(new Blob([bytes]), "three mute swans");
+      return opened && readWholeCourseFile(opened);
     },
   ],
   roster: [utf8("1001\tAda Ames\tA\n1002\tBen Bolt\tB\n"), (bytes) => readRosterTable(text(bytes))],
@@ -120,10 +124,10 @@ const READERS: Readonly<Record<string, readonly [whole: Bytes, read: Read]>> = {
 };
 
 /** A packet of the whole small class, as a marker sends it back. */
-function packetFile(): Bytes {
+function packetFile(): Promise<Bytes> {
   const made = handedOver();
   const files = new Map(made.files.map(({ file }) => [file.id, utf8("%PDF-1.7\n0123456")] as const));
-  return writeCourseFile({ entries: made.entries, files }, AT) as Bytes;
+  return courseFileOf({ entries: made.entries, files }, AT);
 }
 function handedOver() {
   let count = 0;
@@ -132,8 +136,8 @@ function handedOver() {
   const wish = { purpose: "scores", blind: false, markerName: "B", studentIds: students.map(({ id }) => id) } as const;
   return makePacket(state, { assignment, ...wish }, { at: AT, fresh, seed: 1 });
 }
-function readPacket(bytes: Bytes): unknown {
-  const read = readCourseFile(bytes);
+async function readPacket(bytes: Bytes): Promise<unknown> {
+  const read = await readBytes(bytes);
   return read.ok ? readReturned(withPacket, read.value.entries) : read;
 }
 

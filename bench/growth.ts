@@ -54,7 +54,7 @@ const HEADS = [
 ];
 console.log(`| ${HEADS.join(" | ")} |\n|${HEADS.map(() => " ---: |").join("")}`);
 for (const [students, assignments] of SIZES) {
-  const read = (largeCourseFile(students, assignments).length / 1e6).toFixed(1);
+  const read = ((await largeCourseFile(students, assignments)).length / 1e6).toFixed(1);
   const figures = await measureSize(students, assignments);
   const name = `${String(students)} x ${String(assignments)} (${read} MB)`;
   console.log(`| ${[name, ...figures.map((one) => one.toFixed(one < 100 ? 1 : 0))].join(" | ")} |`);

@@ -14,7 +14,7 @@ export async function readInLargeCourse(
   const file = {
     name: "large.zip",
     mimeType: "application/zip",
-    buffer: Buffer.from(largeCourseFile(students, assignments, isFirstJudged)),
+    buffer: await largeCourseFile(students, assignments, isFirstJudged),
   };
   await page.locator('input[type="file"]').first().setInputFiles(file);
   await page.waitForURL(/courses\/large/);

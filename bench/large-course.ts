@@ -1,5 +1,5 @@
 import { applyPatches, ENTRY_SCHEMA, type Entry } from "#core/changes";
-import { writeCourseFile } from "#core/formats";
+import { sourceOf, writeCourseFile } from "#core/formats";
 import { decimal, type Id, type Instant } from "#core/kernel";
 import {
   ASSIGNMENT_DEFAULTS,
@@ -122,8 +122,11 @@ export function largeCourseEntry(students: number, assignments: number, isFirstJ
 }
 
 /** The course file of the made-up course. */
-export const largeCourseFile = (...sizes: Parameters<typeof largeCourseEntry>): Uint8Array =>
-  writeCourseFile({ entries: [largeCourseEntry(...sizes)], files: new Map() }, at);
+export async function largeCourseFile(...sizes: Parameters<typeof largeCourseEntry>): Promise<Buffer> {
+  const archive = { entries: [largeCourseEntry(...sizes)], files: new Map() };
+  const { file } = await writeCourseFile(sourceOf(archive), at);
+  return Buffer.from(await file.arrayBuffer());
+}
 
 /** The made-up course itself. */
 export function largeCourse(students: number, assignments: number, isFirstJudged = false): CourseState {

@@ -132,7 +132,7 @@ row("check: the same on screen, from the choice to the picture (Chromium)", awai
 row("check: what looks odd of one assignment, of 1,000 x 120", checked.odd);
 row("check: the same after a score changed elsewhere", checked.again);
 row("check: 300 papers of 1,500 words held against each other", measureOverlap());
-const packets = measurePackets(live.state);
+const packets = await measurePackets(live.state);
 row("packet: 60 papers of 1 MB each handed over, written and read back", packets.out);
 row("packet: the same taken back, read and compared", packets.back);
 row("collect: 1,000 pieces matched with 1,000 students", measureMatching());

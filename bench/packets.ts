@@ -1,4 +1,4 @@
-import { writeProvenCourseFile, readCourseFile } from "#core/formats";
+import { readWholeCourseFile, sourceOf, writeProvenCourseFile } from "#core/formats";
 import { required, type FileId, type Instant } from "#core/kernel";
 import { studentsOf, withRecords, type CourseState } from "#core/model";
 import { comparePacket, makePacket, readReturned, takeBackOf } from "#core/packets";
@@ -10,7 +10,7 @@ const FILE_SIZE = 1_000_000;
 const AT = "2026-10-28T08:00:00Z" as Instant;
 
 /** Milliseconds to hand over a packet of 60 papers with a file of 1 MB each, and to take it back, read and compared. */
-export function measurePackets(large: CourseState): { readonly out: number; readonly back: number } {
+export async function measurePackets(large: CourseState): Promise<{ readonly out: number; readonly back: number }> {
   let count = 0;
   const fresh = () => `bench-${String((count += 1))}`;
   const assignment = required(Object.values(large.assignments)[0], "assignment");
@@ -30,13 +30,13 @@ export function measurePackets(large: CourseState): { readonly out: number; read
     { at: AT, fresh, seed: 1 },
   );
   const files = new Map(made.files.map(({ file }) => [file.id, noise] as const));
-  const written = writeProvenCourseFile({ entries: made.entries, files }, AT);
+  const written = await writeProvenCourseFile(sourceOf({ entries: made.entries, files }), AT);
   const out = performance.now() - start;
   const context = { at: AT, by: made.packet.markerId, fresh, journal: [] };
   const noted = runCommand(state, { type: "handOverPacket", packet: made.packet, markerName: "B" }, context);
   if (!written.ok || !noted.ok) throw new Error("the packet was not made");
   const begun = performance.now();
-  const read = readCourseFile(written.value);
+  const read = await readWholeCourseFile(written.value.file);
   const returned = read.ok ? readReturned(noted.value.state, read.value.entries) : read;
   if (!returned.ok) throw new Error(returned.issue.code);
   const papers = comparePacket(noted.value.state, returned.value);

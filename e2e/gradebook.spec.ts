@@ -240,7 +240,7 @@ test("200 x 10 cells from a spreadsheet: seven that are refused stand with their
   page,
 }) => {
   await openDemo(page, "/files");
-  const buffer = Buffer.from(largeCourseFile(200, 10));
+  const buffer = await largeCourseFile(200, 10);
   await page
     .locator('input[type="file"]')
     .first()

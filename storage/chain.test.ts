@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { openedPiece } from "#core/formats";
 import { brokenLink, chainSum, sealDigits, type Entry } from "#core/changes";
 import { textSum, type Instant } from "#core/kernel";
 import { assignmentId, entriesOf, smallCourse, studentId } from "#core/testing";
@@ -6,12 +7,13 @@ import { blockKey, entryKey, followAll, unprovenKey } from "./journal";
 import { memoryNeighbours, memoryShelves } from "./memory-shelves";
 import { migrate, MIGRATIONS } from "./migrations";
 import { blockOf, blockOfTexts, wholeBlock } from "./old-entries";
-import { readChain } from "./read-chain";
 import { readJournal } from "./read-journal";
 import { Repository } from "./repository";
 import { chainedEntry } from "./sealed";
 import type { CourseSession } from "./session";
 import type { Shelves } from "./shelf";
+import { storedJournal } from "./stored-journal";
+import { wholeChain } from "./testing/whole-chain";
 
 const SLOT = "small";
 let count = 0;
@@ -37,7 +39,8 @@ async function changed(changes: number): Promise<{ shelves: Shelves; session: Co
   return { shelves, session, start: entriesOf(smallCourse()).length };
 }
 
-const broken = async (session: CourseSession) => brokenLink({ ...(await session.chain()), before: "" });
+const chainOf = async (session: CourseSession) => wholeChain(await session.journal());
+const broken = async (session: CourseSession) => brokenLink({ ...(await chainOf(session)), before: "" });
 
 /** The entry of a place as it is stored, with another score and a sum that fits the text: the work of a careful hand. */
 async function forged(shelves: Shelves, seq: number): Promise<void> {
@@ -58,17 +61,18 @@ describe("the chain of a journal in its store", () => {
       await one.settled();
       await two.settled();
     }
-    const before = await (await opened(shelves)).chain();
+    const before = await chainOf(await opened(shelves));
     expect([before.texts.length, await broken(one), before.unproven]).toEqual([start + 7, null, start]);
     // 450 changes more: older ones are gathered into a block on the way.
     const long = await opened(shelves);
     for (let change = 0; change < 450; change += 1) scored(long, String((change % 9) + 1));
     await long.settled();
     expect((await shelves.journal.keys()).filter((key) => key.includes("/block/")).length).toBeGreaterThan(1);
-    const after = await long.chain();
+    const after = await chainOf(long);
     expect(after.sums.slice(0, start + 7)).toEqual(before.sums);
     // A tab that has not heard of the last changes gets those it knows, although a block holds more.
-    expect((await readChain(shelves, SLOT, long.entries.slice(0, 5))).sums).toEqual(after.sums.slice(0, 5));
+    const few = { count: 5, entries: () => long.entries.slice(0, 5) };
+    expect((await wholeChain(await storedJournal(shelves, SLOT, few))).sums).toEqual(after.sums.slice(0, 5));
     const again = await opened(shelves);
     expect([again.broken, again.seal, await broken(again)]).toEqual([null, after.sums.at(-1), null]);
     expect(session.damage).toBeNull();
@@ -111,7 +115,7 @@ describe("the chain of a journal in its store", () => {
     const seal = sealDigits(session.seal);
     const texts = entriesOf(smallCourse()).map((entry) => JSON.stringify(entry));
     const other = texts.with(0, texts[0]?.replace("Small course", "Other course") ?? "");
-    const { sums } = await session.chain();
+    const { sums } = await chainOf(session);
     await shelves.journal.set(blockKey(SLOT, 1), blockOfTexts(1, { texts: other, sums, before: "" }));
     await shelves.snapshots.remove(SLOT);
     expect(await broken(await opened(shelves))).toBe(0);
@@ -156,7 +160,7 @@ describe("stores of layout 7", () => {
     const list = entries(9);
     const shelves = await layout7(list, 5);
     const chained = await opened(shelves);
-    const { texts, sums, unproven } = await chained.chain();
+    const { texts, sums, unproven } = await chainOf(chained);
     expect(texts).toEqual(list.map((entry) => JSON.stringify(entry)));
     expect([brokenLink({ texts, sums, before: "" }), unproven, chained.broken]).toEqual([null, list.length, null]);
     expect(chained.state).toEqual(followAll(list).state);
@@ -182,7 +186,9 @@ describe("stores of layout 7", () => {
       expect([again.ledger.seal, again.ledger.broken, again.ledger.damage]).toEqual([ledger.seal, null, null]);
       expect(await shelves.journal.get(unprovenKey(SLOT))).toBe(list.length);
       const block = await wholeBlock(await shelves.journal.get(blockKey(SLOT, 1)), 1);
-      expect(block?.piece?.().texts).toEqual(list.slice(0, 4).map((entry) => JSON.stringify(entry)));
+      expect(block?.piece && (await openedPiece(block.piece)).texts).toEqual(
+        list.slice(0, 4).map((entry) => JSON.stringify(entry)),
+      );
     }
   });
 });

@@ -1,11 +1,21 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { applyPatches, ENTRY_SCHEMA, runCommand, type Command, type Entry } from "#core/changes";
-import { readCourseFile, writeCourseFile } from "#core/formats";
 import type { Instant } from "#core/kernel";
 import { EMPTY_STATE, resultOf, type CourseState } from "#core/model";
-import { assignmentId, entriesOf, fileId, runs, smallCourse, studentId, WORLD } from "#core/testing";
-import { entryKey, followAll, headKey, keepSnapshot, writeHead } from "./journal";
+import {
+  assignmentId,
+  courseFileOf,
+  entriesOf,
+  fileId,
+  readBytes,
+  runs,
+  smallCourse,
+  studentId,
+  WORLD,
+} from "#core/testing";
+import { entryKey, followAll, headKey, writeHead } from "./journal";
+import { keepSnapshot } from "./many-entries";
 import { memoryNeighbours, memoryShelves } from "./memory-shelves";
 import { Repository } from "./repository";
 import type { CourseSession } from "./session";
@@ -146,7 +156,7 @@ describe("a damaged store", () => {
           expect(session.name).toBe("JournalError");
           return;
         }
-        judge(session as CourseSession);
+        await judge(session as CourseSession);
         seen[(session as CourseSession).damage ? "part" : "whole"] += 1;
       }),
       { numRuns: runs(2_000) },
@@ -156,7 +166,7 @@ describe("a damaged store", () => {
     // Two thousand stores; how long they take is no verdict on any of them.
   }, 300_000);
 
-  function judge(session: CourseSession): void {
+  async function judge(session: CourseSession): Promise<void> {
     const place = STATES.findIndex((state) => JSON.stringify(state) === JSON.stringify(session.state));
     const same = STATES.some((state) => sameState(state, session.state));
     expect(place >= 0 || same).toBe(true);
@@ -167,8 +177,8 @@ describe("a damaged store", () => {
     }
     expect(session.submit(score("3"))).toMatchObject({ ok: false, issue: { code: "course_damaged" } });
     // What is left can be saved, and read in again.
-    const file = writeCourseFile({ entries: session.entries, files: new Map() }, surroundings.now());
-    expect(readCourseFile(file).ok).toBe(true);
+    const file = await courseFileOf({ entries: session.entries, files: new Map() }, surroundings.now());
+    expect((await readBytes(file)).ok).toBe(true);
   }
 });
 

@@ -1,20 +1,19 @@
 import {
   advance,
   applyPatches,
-  CHAIN_START,
+  applyTo,
   EMPTY_HISTORY,
   ENTRY_SCHEMA,
-  type Chain,
   type Entry,
   type History,
 } from "#core/changes";
 import { textSum } from "#core/kernel";
-import { EMPTY_STATE, type CourseState } from "#core/model";
+import { EMPTY_STATE, StateEditor, type CourseState } from "#core/model";
 import { JournalError } from "./journal-error";
-import { blockOfTexts, NO_OLD_ENTRIES, smallerBlock, type OldEntries } from "./old-entries";
+import { NO_OLD_ENTRIES, type OldEntries } from "./old-entries";
 import { chainedEntry, openEntry, sealEntry } from "./sealed";
 import type { Shelves } from "./shelf";
-import { storedSnapshot, type Snapshot } from "./snapshot";
+import type { Snapshot } from "./snapshot";
 
 /** What cannot be read of a course, and since when. */
 export interface Damage {
@@ -52,9 +51,6 @@ export const entriesOf = ({ old, recent }: Ledger): readonly Entry[] =>
 export const entriesAfter = (ledger: Ledger, seq: number): readonly Entry[] =>
   (seq < ledger.old.count ? entriesOf(ledger) : ledger.recent).filter((entry) => entry.seq > seq);
 
-/** Entries written singly before they are gathered into a block beside a snapshot. */
-const BLOCK = 200;
-
 const place = (seq: number) => String(seq).padStart(9, "0");
 /** Where an entry lies. */
 export const entryKey = (slot: string, seq: number): string => `${slot}/entry/${place(seq)}`;
@@ -64,6 +60,9 @@ export const gatheredKey = (slot: string): string => `${slot}/gathered`;
 export const headKey = (slot: string): string => `${slot}/head`;
 /** Where a block lies. */
 export const blockKey = (slot: string, seq: number): string => `${slot}/block/${place(seq)}`;
+
+/** Says how many entries got their sums later than they were written. */
+export const unprovenKey = (slot: string): string => `${slot}/unproven`;
 
 /** Follows one entry. @throws JournalError when it does not fit the ledger. */
 export function follow(ledger: Ledger, entry: Entry): Ledger {
@@ -91,21 +90,19 @@ interface Start {
 /** Follows many entries; from the snapshot on, states are worked out, before it they are taken as done. @throws JournalError */
 export function followFrom({ old, told, snapshot, ...start }: Start, entries: readonly Entry[]): Ledger {
   let { history } = start;
-  let state = snapshot?.seq === old.count ? snapshot.state() : EMPTY_STATE;
+  let editor = new StateEditor(snapshot?.seq === old.count ? snapshot.state() : EMPTY_STATE);
   entries.forEach((entry, index) => {
     if ((entry.schema as number) > ENTRY_SCHEMA) throw new JournalError("newer", entry.seq);
     if (entry.seq !== old.count + index + 1) throw new JournalError("damaged", entry.seq);
     if (entry.seq > told) history = advance(history, entry);
     if (snapshot && entry.seq <= snapshot.seq) {
-      if (entry.seq === snapshot.seq) state = snapshot.state();
+      if (entry.seq === snapshot.seq) editor = new StateEditor(snapshot.state());
       return;
     }
-    const next = applyPatches(state, entry.change.patches);
-    if (!next.ok) throw new JournalError("damaged", entry.seq);
-    state = next.value;
+    if (applyTo(editor, entry.change.patches)) throw new JournalError("damaged", entry.seq);
   });
-  const { seal, broken } = old;
-  return { seq: old.count + entries.length, state, history, old, recent: entries, seal, broken, damage: null };
+  const [seq, state, { seal, broken }] = [old.count + entries.length, editor.finish(), old];
+  return { seq, state, history, old, recent: entries, seal, broken, damage: null };
 }
 
 /** Follows a whole journal from its first entry on. @throws JournalError */
@@ -165,64 +162,4 @@ export const writeHead = (shelves: Shelves, slot: string, seq: number): Promise<
 export function readHead(stored: unknown): number {
   const { seq, sum } = (stored ?? {}) as { readonly seq?: unknown; readonly sum?: unknown };
   return typeof seq === "number" && sum === headSum(seq) ? seq : 0;
-}
-
-/**
- * Gathers old single entries into a block and keeps the state beside them, so that opening stays fast. Written in an
- * order that leaves a whole journal at every moment: block, snapshot, and only then the singles go. The newest stay
- * single, because another tab looks for them by key.
- */
-export async function compact(shelves: Shelves, slot: string, ledger: Ledger): Promise<void> {
-  const singles = (await shelves.journal.keys()).filter((key) => key.startsWith(`${slot}/entry/`)).sort();
-  if (singles.length < 2 * BLOCK) return;
-  const old = singles.slice(0, -BLOCK);
-  const seqs = new Set(old.map((key) => Number(key.slice(-9))));
-  // What stands in a block already must not be gathered again; its single was only not removed.
-  const gathered = ledger.recent.filter(({ seq }) => seqs.has(seq));
-  const first = gathered[0];
-  if (first) await shelves.journal.set(blockKey(slot, first.seq), await gatheredBlock(shelves, slot, gathered));
-  await keepSnapshot(shelves, slot, ledger);
-  await shelves.journal.set(gatheredKey(slot), Math.max(...seqs));
-  // All asked for at once: a score that is typed meanwhile waits for the last of them.
-  await Promise.all(old.map((key) => shelves.journal.remove(key)));
-}
-
-/** Single entries as a block: each with the text and the sum that were stored of it, so that the chain stays what it was. */
-async function gatheredBlock(shelves: Shelves, slot: string, entries: readonly Entry[]) {
-  const stored = await Promise.all(entries.map(({ seq }) => shelves.journal.get(entryKey(slot, seq))));
-  const first = chainedEntry(stored[0]);
-  const before = first?.before ?? CHAIN_START;
-  let last = before;
-  const links = entries.map((entry, place) => {
-    const { text, sum } = chainedEntry(stored[place]) ?? sealEntry(entry, last);
-    last = sum;
-    return { text, sum };
-  });
-  const piece = { before, texts: links.map(({ text }) => text), sums: links.map(({ sum }) => sum) };
-  return smallerBlock(blockOfTexts(entries[0]?.seq ?? 1, piece));
-}
-
-/** Keeps the state beside the journal, so that the next opening need not replay it. */
-export const keepSnapshot = (shelves: Shelves, slot: string, { seq, state, history }: Ledger): Promise<void> =>
-  shelves.snapshots.set(slot, storedSnapshot(seq, state, history));
-
-/** Says how many entries got their sums later than they were written. */
-export const unprovenKey = (slot: string): string => `${slot}/unproven`;
-
-/** Keeps a whole journal at once, as when a course file is read in, with the texts and the sums that came with it. */
-export async function writeWholeJournal(
-  shelves: Shelves,
-  slot: string,
-  ledger: Ledger,
-  { texts, sums, unproven }: Chain,
-): Promise<void> {
-  for (let from = 0; from < texts.length; from += BLOCK) {
-    const to = from + BLOCK;
-    const piece = { texts: texts.slice(from, to), sums: sums.slice(from, to), before: sums[from - 1] ?? CHAIN_START };
-    await shelves.journal.set(blockKey(slot, from + 1), await smallerBlock(blockOfTexts(from + 1, piece)));
-  }
-  await shelves.journal.set(unprovenKey(slot), unproven);
-  await shelves.journal.set(gatheredKey(slot), texts.length);
-  await writeHead(shelves, slot, texts.length);
-  await keepSnapshot(shelves, slot, ledger);
 }

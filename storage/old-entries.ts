@@ -1,5 +1,6 @@
 import { CHAIN_START, chainSums, ENTRY_SCHEMA, entrySchema, type ChainPiece, type Entry } from "#core/changes";
-import { deflated, inflating } from "./deflated";
+import { deflated, type PackedPiece } from "#core/formats";
+import { inflating } from "./inflating";
 import { JournalError } from "./journal-error";
 import { unpack } from "./packed";
 import { sumBeside, sumBesideNow } from "./sealed";
@@ -50,6 +51,12 @@ export function blockOf(entries: readonly Entry[], before: string = CHAIN_START)
   return blockOfTexts(entries[0]?.seq ?? 1, { texts, sums: chainSums(texts, before), before });
 }
 
+/** A piece of a journal as a block. */
+export async function blockOfPiece({ packing, ...piece }: PackedPiece): Promise<PackedBlock> {
+  const block = { ...piece, schema: ENTRY_SCHEMA, ...(packing && { packing }) };
+  return { ...block, sum: await sumBeside(beside(block), block.bytes) };
+}
+
 /** The same block with its text made smaller, where that pays; one that is so already stays as it is. */
 export async function smallerBlock<Block extends PackedBlock>(block: Block): Promise<Block | PackedBlock> {
   const bytes = block.packing ? null : await deflated(block.bytes as Uint8Array<ArrayBuffer>);
@@ -64,7 +71,7 @@ export interface WholeBlock {
   readonly count: number;
   readonly entries: () => readonly Entry[];
   /** Its entries as they were written, with their sums; null for one that was gathered before there was a chain. */
-  readonly piece: (() => ChainPiece) | null;
+  readonly piece: PackedPiece | null;
   /** The sums before its first and of its last entry; null where there is no chain. */
   readonly ends: { readonly before: string; readonly last: string } | null;
 }
@@ -93,13 +100,12 @@ export async function wholeBlock(stored: unknown, first: number): Promise<WholeB
     first,
     count,
     entries: () => (entries ??= unpack(text()) as readonly Entry[]),
-    piece: isChained ? () => ({ before, sums: sumsOf(sums), texts: textsOf(text()) }) : null,
+    piece: isChained
+      ? { first, count, bytes: bytes as Uint8Array<ArrayBuffer>, packing: packing ?? null, before, sums }
+      : null,
     ends: isChained ? { before, last: sums.slice(-SUM) } : null,
   };
 }
-
-const sumsOf = (sums: string): string[] =>
-  Array.from({ length: sums.length / SUM }, (_, place) => sums.slice(place * SUM, (place + 1) * SUM));
 
 /** The texts of packed entries: what JSON writes of what it read is what it had written before. */
 export const textsOf = (bytes: Uint8Array): string[] =>

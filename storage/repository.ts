@@ -1,7 +1,8 @@
 import { ENTRY_SCHEMA, newChain, runCommand, type Chain, type Command, type Entry } from "#core/changes";
 import { refuse, type FileId } from "#core/kernel";
 import { courseOf, EMPTY_STATE } from "#core/model";
-import { followAll, writeWholeJournal } from "./journal";
+import { followAll } from "./journal";
+import type { PackedJournal } from "./many-entries";
 import { JournalError } from "./journal-error";
 import {
   dropListing,
@@ -158,14 +159,34 @@ export class Repository {
     { lock = null, chain = null }: KeepWish = {},
   ): Promise<string> {
     const ledger = followAll(entries);
+    const { writeWholeJournal } = await import("./many-entries");
+    return this.#keepAnew(wish, files, { lock, seq: ledger.seq }, (shelves, slot) =>
+      writeWholeJournal(shelves, slot, ledger, chain ?? newChain(entries)),
+    );
+  }
+
+  /** Keeps a course that was read from a course file, in the same way. */
+  async keepPacked(wish: string, journal: PackedJournal, files: ReadonlyMap<FileId, Blob>): Promise<string> {
+    const { writePackedJournal } = await import("./many-entries");
+    return this.#keepAnew(wish, files, { lock: null, seq: journal.count }, (shelves, slot) =>
+      writePackedJournal(shelves, slot, journal),
+    );
+  }
+
+  #keepAnew(
+    wish: string,
+    files: ReadonlyMap<FileId, Blob>,
+    { lock, seq }: { readonly lock: LockWish | SameLock | null; readonly seq: number },
+    write: (shelves: CourseShelves, slot: string) => Promise<void>,
+  ): Promise<string> {
     return this.neighbours.alone("courses", async () => {
       await this.#clearWhatIsNothing();
       const slot = await freeSlot(this.shelves, lock ? this.#wordlessSlot() : wish);
       await beginReading(this.shelves, slot);
       const shelves = lock ? await this.locksmith.install(slot, lock) : this.shelves;
       for (const [id, blob] of files) await shelves.files.set(`${slot}/${id}`, blob);
-      await writeWholeJournal(shelves, slot, ledger, chain ?? newChain(entries));
-      await this.#endKeeping(shelves, slot, ledger.seq);
+      await write(shelves, slot);
+      await this.#endKeeping(shelves, slot, seq);
       return slot;
     });
   }

@@ -7,7 +7,6 @@ import {
   prepareChange,
   prepareStep,
   prepareUndoOf,
-  type Chain,
   type Change,
   type ChangeIssue,
   type Command,
@@ -21,26 +20,14 @@ import { courseOf, type CourseState } from "#core/model";
 import { dueReleases, dueTotals } from "#core/release";
 import { Drafts } from "./drafts";
 import { forget, hurry, leftBehind, type UnwrittenEntry } from "./hurried";
-import {
-  compact,
-  entriesAfter,
-  entriesOf,
-  follow,
-  keepSnapshot,
-  readAfter,
-  writeEntry,
-  writeHead,
-  writeWholeJournal,
-  type Damage,
-  type Ledger,
-} from "./journal";
+import { entriesAfter, entriesOf, follow, readAfter, writeEntry, writeHead, type Damage, type Ledger } from "./journal";
 import { JournalError, JournalGoneError } from "./journal-error";
 import { failure, type Keeping } from "./keeping";
 import { keepListing, renameListing } from "./listing";
 import type { Stretcher } from "./lock/lock-record";
 import type { KeyTabs } from "./lock/locksmith";
-import { readChain } from "./read-chain";
 import { readJournal } from "./read-journal";
+import type { StoredJournal } from "./stored-journal";
 import type { CourseShelves, Neighbours } from "./shelf";
 
 /** Time and fresh ids, handed in from outside. */
@@ -69,6 +56,8 @@ interface Opening {
 const QUICK = 200;
 /** Entries written between two looks at whether the journal should be gathered into blocks. */
 const COMPACT_EVERY = 100;
+
+const many = () => import("./many-entries");
 
 /**
  * One open course. A command is answered at once on the state in memory and shows at once; its journal entry is
@@ -116,7 +105,10 @@ export class CourseSession {
     this.#stopListening = neighbours.listen((announced) => {
       if (announced === slot) void this.#catchUp();
     });
-    if (snapshotLacks && ledger.seq > QUICK) void keepSnapshot(shelves, slot, ledger).catch(() => null);
+    if (snapshotLacks && ledger.seq > QUICK)
+      void many()
+        .then((all) => all.keepSnapshot(shelves, slot, ledger))
+        .catch(() => null);
     // Steps left behind stay where they are while nothing may be written.
     if (ledger.damage) return;
     if (left.length > 0) {
@@ -167,9 +159,12 @@ export class CourseSession {
   }
 
   /** The whole journal as it was stored, with its sums; what is not kept yet is chained on. */
-  async chain(): Promise<Chain> {
+  async journal(): Promise<StoredJournal> {
     await this.settled();
-    return readChain(this.shelves, this.slot, this.entries);
+    const { newJournal, storedJournal } = await import("./stored-journal");
+    // Of a damaged course the store has not the entries that stand for what is lost.
+    if (this.damage) return newJournal(this.entries);
+    return storedJournal(this.shelves, this.slot, { count: this.seq, entries: () => this.entries });
   }
 
   /** How many changes the course has had. */
@@ -333,6 +328,7 @@ export class CourseSession {
   async #compactNowAndThen(): Promise<void> {
     if (this.#writtenSinceCompacting < COMPACT_EVERY) return;
     this.#writtenSinceCompacting = 0;
+    const { compact } = await many();
     await this.neighbours.alone(this.slot, () => compact(this.shelves, this.slot, this.#ledger));
   }
 
@@ -365,7 +361,7 @@ export class CourseSession {
 
   async #writeAnew(): Promise<void> {
     const chain = newChain(entriesOf(this.#ledger));
-    await writeWholeJournal(this.shelves, this.slot, this.#ledger, chain);
+    await (await many()).writeWholeJournal(this.shelves, this.slot, this.#ledger, chain);
     this.#ledger = { ...this.#ledger, seal: chain.sums.at(-1) ?? this.#ledger.seal };
     await keepListing(this.shelves, this.slot, this.#ledger.state);
     this.#keepAnew = false;

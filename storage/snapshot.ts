@@ -1,6 +1,6 @@
-import type { Change, History } from "#core/changes";
-import { fullState, slimState, type CourseState, type SlimState } from "#core/model";
-import { pack, unpack } from "./packed";
+import { newestOf, type History } from "#core/changes";
+import { fullState, packedState, unpackedState, type CourseState, type PackedState, type SlimState } from "#core/model";
+import { unpack } from "./packed";
 import { sumBeside, sumBesideNow } from "./sealed";
 
 /** The course after entry `seq`, and what could be undone then. */
@@ -11,31 +11,26 @@ export interface Snapshot {
 }
 
 /** How a snapshot lies in its store. */
-interface StoredSnapshot {
+interface StoredSnapshot extends Pick<PackedState, "bytes"> {
   readonly seq: number;
-  readonly bytes: Uint8Array;
+  /** Where its bytes are cut; left out where they are one text, as they were at first. */
+  readonly parts?: PackedState["parts"];
   /** The history, as text. */
   readonly past: string;
   readonly sum: string;
 }
 
-/** Patches of all changes together that a snapshot keeps for undo; what lies deeper is undone from the journal. */
-const MOST_PATCHES = 20_000;
-
-/** The newest changes of a list that together are not too large to be read at every start. */
-function newest(changes: readonly Change[]): readonly Change[] {
-  let patches = 0;
-  const first = changes.findLastIndex(({ patches: own }) => (patches += own.length) > MOST_PATCHES);
-  return changes.slice(first + 1);
-}
-
-const beside = ({ seq, past }: Pick<StoredSnapshot, "seq" | "past">): string => `${String(seq)} ${past}`;
+const beside = ({ seq, past, parts }: Pick<StoredSnapshot, "seq" | "past" | "parts">): string =>
+  [seq, past, ...(parts ? [JSON.stringify(parts)] : [])].map(String).join(" ");
 
 /** What is stored of a course after entry `seq`. */
-export function storedSnapshot(seq: number, state: CourseState, history: History): StoredSnapshot {
-  const past = JSON.stringify({ undoable: newest(history.undoable), redoable: newest(history.redoable) });
-  const bytes = pack(slimState(state));
-  return { seq, bytes, past, sum: sumBesideNow(beside({ seq, past }), bytes) };
+export const storedSnapshot = (seq: number, state: CourseState, history: History): StoredSnapshot =>
+  snapshotOf(seq, packedState(state), history);
+
+/** What is stored of a course that was packed after entry `seq`. */
+export function snapshotOf(seq: number, { bytes, parts }: PackedState, history: History): StoredSnapshot {
+  const head = { seq, past: JSON.stringify(newestOf(history)), parts };
+  return { ...head, bytes, sum: sumBesideNow(beside(head), bytes) };
 }
 
 /**
@@ -44,8 +39,12 @@ export function storedSnapshot(seq: number, state: CourseState, history: History
  */
 export async function readSnapshot(stored: unknown): Promise<Snapshot | null> {
   if (typeof stored !== "object" || stored === null) return null;
-  const { seq, bytes, past, sum } = stored as Partial<StoredSnapshot>;
+  const { seq, bytes, past, parts, sum } = stored as Partial<StoredSnapshot>;
   if (typeof seq !== "number" || typeof past !== "string" || !(bytes instanceof Uint8Array)) return null;
-  if ((await sumBeside(beside({ seq, past }), bytes)) !== sum) return null;
-  return { seq, state: () => fullState(unpack(bytes) as SlimState), history: JSON.parse(past) as History };
+  if ((await sumBeside(beside({ seq, past, ...(parts && { parts }) }), bytes)) !== sum) return null;
+  return {
+    seq,
+    state: () => (parts ? unpackedState({ bytes, parts }) : fullState(unpack(bytes) as SlimState)),
+    history: JSON.parse(past) as History,
+  };
 }

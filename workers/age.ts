@@ -1,25 +1,26 @@
 // age files (age-encryption.org/v1, an open format; the `age` command opens them): age-encryption, wrapped here alone.
 import { Decrypter, Encrypter } from "age-encryption";
 
-type Bytes = Uint8Array<ArrayBuffer>;
-
 /** scrypt with 2^18 rounds, what the `age` command itself uses: about a second for each passphrase tried. */
 const WORK_FACTOR = 18;
 
-/** Bytes locked with a passphrase. */
-export async function ageLocked(bytes: Bytes, passphrase: string): Promise<Bytes> {
+const blobOf = (stream: ReadableStream<Uint8Array>): Promise<Blob> =>
+  new Response(stream as ReadableStream<Uint8Array<ArrayBuffer>>).blob();
+
+/** A file locked with a passphrase; it goes through piece by piece. */
+export async function ageLocked(file: Blob, passphrase: string): Promise<Blob> {
   const encrypter = new Encrypter();
   encrypter.setScryptWorkFactor(WORK_FACTOR);
   encrypter.setPassphrase(passphrase);
-  return (await encrypter.encrypt(bytes)) as Bytes;
+  return blobOf(await encrypter.encrypt(file.stream()));
 }
 
 /** What an age file holds; null where the passphrase is another one, or the file is damaged. */
-export async function ageOpened(bytes: Bytes, passphrase: string): Promise<Bytes | null> {
+export async function ageOpened(file: Blob, passphrase: string): Promise<Blob | null> {
   const decrypter = new Decrypter();
   decrypter.addPassphrase(passphrase);
   try {
-    return (await decrypter.decrypt(bytes)) as Bytes;
+    return await blobOf(await decrypter.decrypt(file.stream()));
   } catch {
     return null;
   }

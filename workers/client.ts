@@ -1,7 +1,9 @@
 import { proxy, wrap, type Remote } from "comlink";
 import type { PageContent, PageIssue, PageKind } from "#core/formats";
+import type { Instant } from "#core/kernel";
 import type {
   ArchiveJobs,
+  AskedCourse,
   CollectJobs,
   CopyJobs,
   DroppedFile,
@@ -33,6 +35,14 @@ export function runArchiveJob<T>(job: (jobs: ArchiveJobs) => Promise<T>, signal:
   const worker = new Worker(new URL("./archive.worker.ts", import.meta.url), { type: "module" });
   return untilDone<ArchiveJobs, T>(worker, job, signal);
 }
+
+/** Packs a course that is handed over piece by piece, and reads it back. @throws StoppedError when aborted */
+export const packCourse = (course: AskedCourse, writtenAt: Instant, signal: AbortSignal) =>
+  runArchiveJob((jobs) => jobs.pack(proxy(course), writtenAt), signal);
+
+/** Reads a course file in; `tell` hears how many entries are read. @throws StoppedError when aborted */
+export const readInCourse = (file: Blob, tell: (entries: number) => void, signal: AbortSignal) =>
+  runArchiveJob((jobs) => jobs.readIn(file, heard(tell)), signal);
 
 /** Takes what tells of their writers out of files; `tell` hears how many are done. @throws StoppedError when aborted */
 export const withoutWriters = (

@@ -2,24 +2,26 @@ import type {
   CourseArchive,
   CourseFileIssue,
   MailDraft,
+  PackedPiece,
   PageContent,
   PageIssue,
   PageKind,
   ProgressReport,
+  ProvenCourse,
   ReadCourse,
   ReadPosts,
   RubricFileIssue,
   Sheet,
   StudentCopyContent,
   UnprovenIssue,
+  WholeCourse,
 } from "#core/formats";
-import type { ChainPiece } from "#core/changes";
 import type { SheetFormat } from "./tables/sheets-out";
 import type { StretchCost } from "./lock/stretch";
 import type { Cover } from "#core/collect";
 import type { CoverWish, FeedbackSheet, FontFile, FoundMark, MarkedPaper, RecoverySheet } from "./pdf/messages";
 import type { FileId, Instant, Result } from "#core/kernel";
-import type { DecimalMark, Rubric, Student } from "#core/model";
+import type { Course, DecimalMark, PackedState, Rubric, Student } from "#core/model";
 
 export type { ComparedWork, OverlapJobs, SharedText, WorkText } from "./overlap/messages";
 export type { SheetFormat } from "./tables/sheets-out";
@@ -37,20 +39,51 @@ export type {
   TextBlock,
 } from "./pdf/messages";
 
+/** A course on its way into a course file, asked for piece by piece by the worker that packs it. */
+export interface AskedCourse {
+  /** How many entries of its journal, from the first on, got their sums later than they were written. */
+  readonly unproven: () => Promise<number>;
+  /** Begins with the first piece of its journal again. */
+  readonly begin: () => Promise<void>;
+  /** The next piece of its journal; null behind the last. */
+  readonly next: () => Promise<PackedPiece | null>;
+  /** What a file holds; null where it is gone. */
+  readonly file: (id: FileId) => Promise<Blob | null>;
+  /** Hears how many entries are written, and how many read back. */
+  readonly tell: (written: number, readBack: number) => Promise<void>;
+}
+
+/** A course that was opened to be looked into. */
+export type OpenedArchive = Pick<WholeCourse, "entries" | "state" | "files" | "lacking">;
+
+/** A course that was read and is to be kept: its journal in pieces, and what it leads to. */
+export interface ReadInCourse extends Pick<
+  ReadCourse,
+  "history" | "count" | "unproven" | "broken" | "files" | "lacking"
+> {
+  readonly pieces: readonly PackedPiece[];
+  readonly state: PackedState;
+  readonly course: Course;
+}
+
 /** What the archive worker can be asked. Data goes in and comes out by value. */
 export interface ArchiveJobs {
   /** The course file, read back and compared before it is answered. */
-  readonly pack: (
-    archive: CourseArchive,
-    writtenAt: Instant,
-  ) => Promise<Result<Uint8Array<ArrayBuffer>, UnprovenIssue>>;
-  readonly unpack: (bytes: Uint8Array<ArrayBuffer>) => Promise<Result<ReadCourse, CourseFileIssue>>;
+  readonly pack: (course: AskedCourse, writtenAt: Instant) => Promise<Result<ProvenCourse, UnprovenIssue>>;
+  /** The same of a course that is in memory. */
+  readonly packWhole: (archive: CourseArchive, writtenAt: Instant) => Promise<Result<ProvenCourse, UnprovenIssue>>;
+  readonly unpack: (file: Blob) => Promise<Result<OpenedArchive, CourseFileIssue>>;
+  /** Reads a course file in; `tell` hears how many entries are read. */
+  readonly readIn: (
+    file: Blob,
+    tell: (entries: number) => Promise<void>,
+  ) => Promise<Result<ReadInCourse, CourseFileIssue>>;
   /** Locks a file with a passphrase, as an age file. */
-  readonly lock: (bytes: Uint8Array<ArrayBuffer>, passphrase: string) => Promise<Uint8Array<ArrayBuffer>>;
+  readonly lock: (file: Blob, passphrase: string) => Promise<Blob>;
   /** What an age file holds; null where the passphrase is another one. */
-  readonly unlock: (bytes: Uint8Array<ArrayBuffer>, passphrase: string) => Promise<Uint8Array<ArrayBuffer> | null>;
-  /** The first entry of a piece of a journal whose sum is not what it must be, from 0 on; null where all fit. */
-  readonly brokenLink: (piece: ChainPiece) => Promise<number | null>;
+  readonly unlock: (file: Blob, passphrase: string) => Promise<Blob | null>;
+  /** The first entry of a piece of a journal whose sum is not what it must be behind `before`, from 0 on; null where all fit. */
+  readonly brokenLink: (piece: PackedPiece, before: string) => Promise<number | null>;
   /** Files without what tells who wrote them, in their properties and, where it can be covered, in their words; `tell` hears how many are done. */
   readonly nameless: (
     files: readonly NamedFile[],

@@ -1,12 +1,10 @@
 import { CHAIN_START, placeOfSeal } from "#core/changes";
+import { sumsOf } from "#core/formats";
 import { courseOf } from "#core/model";
 import { counted, longMomentText } from "#core/words";
 import type { CourseSession } from "#storage";
 import { runArchiveJob } from "../../workers/client";
 import type { JobProgress } from "../ui/hooks/use-job";
-
-/** Entries that are looked at between two words on how far it is. */
-const PIECE = 2_000;
 
 /**
  * Works the sum of every change out anew, away from the page, and compares it with the one that was stored. Answers what
@@ -18,14 +16,14 @@ export async function checkJournal(
   signal: AbortSignal,
   tell: (progress: JobProgress) => void,
 ): Promise<{ readonly words: string; readonly isWhole: boolean }> {
-  const { texts, sums, unproven } = await session.chain();
+  const { count, unproven, pieces } = await session.journal();
+  const sums: string[] = [];
   const broken = await runArchiveJob(async (jobs) => {
-    for (let from = 0; from < texts.length; from += PIECE) {
-      tell({ words: "Checking the journal", done: from, all: texts.length });
-      const to = from + PIECE;
-      const piece = { texts: texts.slice(from, to), sums: sums.slice(from, to), before: sums[from - 1] ?? CHAIN_START };
-      const place = await jobs.brokenLink(piece);
-      if (place !== null) return from + place + 1;
+    for await (const piece of pieces()) {
+      tell({ words: "Checking the journal", done: sums.length, all: count });
+      const place = await jobs.brokenLink(piece, sums.at(-1) ?? CHAIN_START);
+      if (place !== null) return sums.length + place + 1;
+      for (const sum of sumsOf(piece.sums)) sums.push(sum);
     }
     return null;
   }, signal);
@@ -34,7 +32,7 @@ export async function checkJournal(
     unproven === 0
       ? ""
       : ` The sums of the first ${counted(unproven, "change")} were made later than the changes: of what was done to them before, nothing tells.`;
-  const whole = `All ${counted(texts.length, "change")} follow one another: none was changed, taken out or moved.${later}`;
+  const whole = `All ${counted(count, "change")} follow one another: none was changed, taken out or moved.${later}`;
   if (earlier.trim() === "") return { words: whole, isWhole: true };
   const place = placeOfSeal(sums, earlier);
   return place === null

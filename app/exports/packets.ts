@@ -14,7 +14,7 @@ import type { CourseSession, Repository } from "#storage";
 import { StoppedError, withoutWriters } from "../../workers/client";
 import type { Nameless } from "../../workers/protocol";
 import type { JobProgress } from "../ui/hooks/use-job";
-import { bytesOf, openCourseFile, writeArchive, type AskPassphrase, type OpenedCourse } from "./course-file";
+import { bytesOf, openCourseFile, writeArchive, type AskPassphrase } from "./course-file";
 
 type Tell = (progress: JobProgress) => void;
 
@@ -45,7 +45,7 @@ export async function readyPacket(
     const bytes = await bytesOf(repository, session.slot, from);
     sum += bytes?.length ?? 0;
     if (sum > MOST_COURSE_FILE_BYTES) throw new Error("The files come to more than 2,000 MB. Choose fewer papers.");
-    if (bytes) read.set(file.id, bytes as Uint8Array<ArrayBuffer>);
+    if (bytes) read.set(file.id, bytes);
     else lacking.push(file);
   }
   const { files, left } = wish.blind
@@ -85,7 +85,7 @@ async function nameless(
   { files }: MadePacket,
   read: ReadonlyMap<FileId, Uint8Array<ArrayBuffer>>,
   { signal, tell }: { readonly signal: AbortSignal; readonly tell: Tell },
-): Promise<{ readonly files: ReadonlyMap<FileId, Uint8Array>; readonly left: Left }> {
+): Promise<{ readonly files: ReadonlyMap<FileId, Uint8Array<ArrayBuffer>>; readonly left: Left }> {
   const own = files.flatMap(({ file, writers }) => {
     const bytes = read.get(file.id);
     return bytes && writers.length > 0 ? [{ file, named: { bytes, mediaType: file.mediaType, names: writers } }] : [];
@@ -102,7 +102,7 @@ async function nameless(
     said,
     signal,
   );
-  const cleaned = new Map<FileId, Uint8Array>(read);
+  const cleaned = new Map(read);
   own.forEach(({ file }, at) => {
     const bytes = done[at]?.bytes;
     if (bytes) cleaned.set(file.id, bytes);
@@ -115,7 +115,7 @@ async function nameless(
 /** A packet that was opened to be looked at; nothing of it is kept yet. */
 export interface OpenedPacket {
   readonly returned: ReturnedPacket;
-  readonly blobs: OpenedCourse["blobs"];
+  readonly blobs: ReadonlyMap<FileId, Blob>;
   readonly name: string;
 }
 
@@ -125,7 +125,7 @@ export async function openPacket(
   file: File,
   { signal, ask }: { readonly signal: AbortSignal; readonly ask: AskPassphrase },
 ): Promise<OpenedPacket> {
-  const { entries, blobs } = await openCourseFile(file, signal, ask);
+  const { entries, files: blobs } = await openCourseFile(file, signal, ask);
   const returned = readReturned(session.state, entries);
   if (!returned.ok) throw new Error(`${file.name} was not taken back. ${packetIssueWords(returned.issue)}`);
   return { returned: returned.value, blobs, name: file.name };

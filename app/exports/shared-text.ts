@@ -91,7 +91,7 @@ export class SharedTextLooks {
   }
 
   async #openOther(file: File, assignment: Assignment, signal: AbortSignal) {
-    const { state, blobs } = await openCourseFile(file, signal, null);
+    const { state, files: blobs } = await openCourseFile(file, signal, null);
     return { works: worksOfOther(state, assignment.name), blobs };
   }
 

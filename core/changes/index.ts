@@ -4,11 +4,14 @@ export {
   CHAIN_START,
   chainSum,
   chainSums,
+  isFullPiece,
   newChain,
+  piecesOf,
   placeOfSeal,
   sealDigits,
   type Chain,
   type ChainPiece,
+  type SumOf,
 } from "./engine/chain";
 export { entryAndComment, entryText } from "./commands/scoring/entry-text";
 export {
@@ -16,6 +19,7 @@ export {
   EMPTY_HISTORY,
   ENTRY_SCHEMA,
   entrySchema,
+  newestOf,
   prepareStep,
   type Entry,
   type History,
@@ -27,7 +31,7 @@ export { leakReport, tellsSomething, type Checked } from "./effects/leak-report"
 export { totalsHistory } from "./past/totals-history";
 export { stateAt } from "./past/state-at";
 export { bridgeBetween } from "./engine/bridge";
-export { applyPatches, invertPatches, type Patch } from "./engine/patch";
+export { applyPatches, applyTo, invertPatches, type Patch } from "./engine/patch";
 export { provenancesFrom } from "./past/provenance";
 export {
   changeInSteps,

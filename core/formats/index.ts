@@ -2,13 +2,24 @@ export {
   filesEverNamed,
   filesOf,
   MOST_COURSE_FILE_BYTES,
+  openedPiece,
+  packedPiece,
   readCourseFile,
+  readWholeCourseFile,
+  runningSum,
+  sourceOf,
+  sumsOf,
   writeCourseFile,
   writeProvenCourseFile,
   type CourseArchive,
   type CourseFileIssue,
+  type CourseSource,
+  type PackedPiece,
+  type ProvenCourse,
   type ReadCourse,
+  type TellProven,
   type UnprovenIssue,
+  type WholeCourse,
   copiesToDrop,
   copyName,
   keptCopy,
@@ -28,6 +39,7 @@ export {
   type PageKind,
   type PageNode,
 } from "./files/page-tree";
+export { deflated, inflated } from "./files/deflated";
 export { isAgeFile } from "./files/locked";
 export { MOST_PIXELS, pictureSize, withoutMetadata } from "./files/picture";
 export { readBlock, writeBlock } from "./tables/block";

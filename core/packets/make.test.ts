@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { readCourseFile, writeProvenCourseFile } from "#core/formats";
+import { readWholeCourseFile, sourceOf, writeProvenCourseFile } from "#core/formats";
 import { decimal, required } from "#core/kernel";
 import { blankRecord, cutAt, judgementOf, notesOf, recordsOf, resultOf, withRecords } from "#core/model";
 import {
@@ -36,11 +36,11 @@ describe("a packet", () => {
     expect(JSON.stringify(made.entries)).not.toContain("SECRET");
   });
 
-  it("goes through a course file and back unchanged", () => {
+  it("goes through a course file and back unchanged", async () => {
     const made = packetOf(judged);
     const files = new Map(made.files.map(({ file }) => [file.id, new Uint8Array([1, 2, 3])]));
-    const written = writeProvenCourseFile({ entries: made.entries, files }, PACKET_AT);
-    const back = written.ok && readCourseFile(written.value);
+    const written = await writeProvenCourseFile(sourceOf({ entries: made.entries, files }), PACKET_AT);
+    const back = written.ok && (await readWholeCourseFile(written.value.file));
     expect(back && back.ok && back.value.entries).toEqual(JSON.parse(JSON.stringify(made.entries)));
   });
 

@@ -9,6 +9,7 @@ export {
   studentId,
   WORLD,
 } from "./builders";
+export { courseFileOf, readBytes } from "./course-files";
 export { makePiece } from "./make-piece";
 export { reference } from "./reference";
 export { anyCourse } from "./any-course";

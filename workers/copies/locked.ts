@@ -23,12 +23,10 @@ export async function locked(
   { kind, passphrase }: CopyLock,
 ): Promise<MadeFile> {
   if (kind === "age") {
-    const bytes = zipSync(Object.fromEntries(files.map((file) => [file.name, file.bytes] as const)));
-    return {
-      name: `${stem}.zip.age`,
-      mediaType: "application/octet-stream",
-      bytes: await ageLocked(bytes, passphrase),
-    };
+    const open = zipSync(Object.fromEntries(files.map((file) => [file.name, file.bytes] as const)));
+    const shut = await ageLocked(new Blob([open]), passphrase);
+    const bytes = new Uint8Array(await shut.arrayBuffer());
+    return { name: `${stem}.zip.age`, mediaType: "application/octet-stream", bytes };
   }
   const writer = new ZipWriter(new Uint8ArrayWriter(), { password: passphrase, encryptionStrength: STRENGTH });
   for (const { name, bytes } of files) await writer.add(name, new Uint8ArrayReader(bytes), { lastModDate: NO_DATE });

@@ -177,10 +177,15 @@ export function fileIssueWords(issue: CourseFileIssue): string {
 }
 
 /** Why a course file that was just made is not handed over. */
-export const unprovenWords = ({ why }: UnprovenIssue): string =>
-  `The course file was made and did not come back whole when it was read again, so it was not saved. ${
-    why ? fileIssueWords(why).replace(/ (Fetch it again|Choose a file).*/, "") : "What came back was not the same."
-  } Your course is as it was; tell whoever keeps this application.`;
+export function unprovenWords(issue: UnprovenIssue): string {
+  if (issue.code === "course_too_large") {
+    return "This course and its files come to more than 2,000 MB, which is more than one course file holds. Nothing was written; take large files off and try again.";
+  }
+  const why = issue.why
+    ? fileIssueWords(issue.why).replace(/ (Fetch it again|Choose a file).*/, "")
+    : "What came back was not the same.";
+  return `The course file was made and did not come back whole when it was read again, so it was not saved. ${why} Your course is as it was; tell whoever keeps this application.`;
+}
 
 /** Why a rubric file is not taken. */
 export function rubricFileWords(issue: RubricFileIssue): string {

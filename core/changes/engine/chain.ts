@@ -7,7 +7,10 @@ export const CHAIN_START = "";
  * The sum of an entry in its chain: SHA-256 over the sum of the entry before and the text as it was stored. Whoever changes,
  * takes out or moves one entry changes the sums of all that come after it.
  */
-export const chainSum = (before: string, text: string): string => textSum(`${before}\n${text}`);
+export const chainSum = (before: string, text: string, sumOf: SumOf = textSum): string => sumOf(`${before}\n${text}`);
+
+/** Works out the SHA-256 of a text's UTF-8 bytes; for many megabytes there are faster ways than the plain one. */
+export type SumOf = (text: string) => string;
 
 /** The sums of texts that follow one another, each in its chain. */
 export function chainSums(texts: readonly string[], before: string = CHAIN_START): string[] {
@@ -36,11 +39,38 @@ export interface ChainPiece extends Pick<Chain, "texts" | "sums"> {
   readonly before: string;
 }
 
+/** Entries of one piece, and letters of them: small enough to be packed, kept and handed about at once. */
+const MOST_ENTRIES = 200;
+const MOST_LETTERS = 4_000_000;
+
+/** Whether so many entries with so many letters make a piece. */
+export const isFullPiece = (entries: number, letters: number): boolean =>
+  entries >= MOST_ENTRIES || letters >= MOST_LETTERS;
+
+/** A chain cut into pieces of a good size, each with the place of its first entry from `first` on. */
+export function* piecesOf(
+  { texts, sums, before }: ChainPiece,
+  first = 1,
+): Generator<ChainPiece & { readonly first: number }> {
+  for (let from = 0, to = 0, letters = 0; to < texts.length;) {
+    letters += texts[to]?.length ?? 0;
+    to += 1;
+    if (to < texts.length && !isFullPiece(to - from, letters)) continue;
+    yield {
+      first: first + from,
+      texts: texts.slice(from, to),
+      sums: sums.slice(from, to),
+      before: from === 0 ? before : (sums[from - 1] ?? before),
+    };
+    [from, letters] = [to, 0];
+  }
+}
+
 /** The first entry whose sum is not what it must be, counted from 0 within the piece; null where all fit. */
-export function brokenLink({ texts, sums, before }: ChainPiece): number | null {
+export function brokenLink({ texts, sums, before }: ChainPiece, sumOf: SumOf = textSum): number | null {
   let last = before;
   for (const [place, text] of texts.entries()) {
-    const sum = chainSum(last, text);
+    const sum = chainSum(last, text, sumOf);
     if (sum !== sums[place]) return place;
     last = sum;
   }

@@ -76,6 +76,21 @@ export function advance(history: History, entry: Pick<Entry, "kind" | "of" | "ch
     : { undoable: [...undoable, target], redoable: without(redoable) };
 }
 
+/** Patches of all changes together that are kept at hand for undo; what lies deeper is undone from the journal. */
+const MOST_PATCHES = 20_000;
+
+/** The newest changes of a history that together are not too large to be read at every start. */
+export const newestOf = ({ undoable, redoable }: History): History => ({
+  undoable: newest(undoable),
+  redoable: newest(redoable),
+});
+
+function newest(changes: readonly Change[]): readonly Change[] {
+  let patches = 0;
+  const first = changes.findLastIndex(({ patches: own }) => (patches += own.length) > MOST_PATCHES);
+  return changes.slice(first + 1);
+}
+
 /** A step through the history. */
 export type HistoryStep = "undo" | "redo";
 

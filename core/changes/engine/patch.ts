@@ -68,16 +68,22 @@ function stands(record: Fields | undefined, before: Fields | null): boolean {
  */
 export function applyPatches(state: CourseState, patches: readonly Patch[]): Result<CourseState, ConflictIssue> {
   const editor = new StateEditor(state);
+  const issue = applyTo(editor, patches);
+  return issue ? refuse(issue) : ok(editor.finish());
+}
+
+/** Applies patches to what is being edited; where one does not fit, what came of those before it is of no use. */
+export function applyTo(editor: StateEditor, patches: readonly Patch[]): ConflictIssue | null {
   for (const { table, id, before, after } of patches) {
     const blank = blankOf(table, id);
     const stored = editor.get(table, id);
     const record = before === null ? stored : (stored ?? blank);
     const expected = before && (after === null ? completeRecord(table, before) : completeFields(table, before));
-    if (!stands(record, expected)) return refuse({ code: "changed_elsewhere", table, id });
+    if (!stands(record, expected)) return { code: "changed_elsewhere", table, id };
     const next = after && (before ? { ...record, ...completeFields(table, after) } : completeRecord(table, after));
     editor.set(table, id, blank && sameValue(next, blank) ? null : next);
   }
-  return ok(editor.finish());
+  return null;
 }
 
 /** The state that patches lead to, those that change nothing left out. */

@@ -3,9 +3,9 @@ import { describe, expect, it } from "vitest";
 import { ENTRY_SCHEMA, type Entry, type Patch } from "#core/changes";
 import type { FileId, Instant } from "#core/kernel";
 import { TABLE_NAMES, type TableName } from "#core/model";
-import { ANY_COURSES, anyRecords } from "#core/testing";
+import { ANY_COURSES, anyRecords, courseFileOf, readBytes } from "#core/testing";
 import { contentSum } from "#core/kernel";
-import { filesEverNamed, readCourseFile, writeCourseFile, writeProvenCourseFile, type CourseArchive } from "./index";
+import { filesEverNamed, sourceOf, writeProvenCourseFile, type CourseArchive } from "./index";
 
 const WRITTEN = "2026-11-28T10:00:00Z" as Instant;
 
@@ -35,34 +35,34 @@ const anyArchive: fc.Arbitrary<CourseArchive> = fc
   .map(([records, contents]) => {
     const entries = journalOf(records);
     const files = filesEverNamed(entries).map(
-      ({ id }, index) => [id, contents[index % contents.length] ?? new Uint8Array()] as const,
+      ({ id }, index) => [id, new Uint8Array(contents[index % contents.length] ?? [])] as const,
     );
-    return { entries, files: new Map<FileId, Uint8Array>(files) };
+    return { entries, files: new Map<FileId, Uint8Array<ArrayBuffer>>(files) };
   });
 
 describe("any course, with records of every kind, any names and any texts", () => {
-  it("comes out of its course file as it went in, and is written again byte for byte", () => {
-    fc.assert(
-      fc.property(anyArchive, (archive) => {
-        const bytes = writeCourseFile(archive, WRITTEN);
-        const read = readCourseFile(bytes);
+  it("comes out of its course file as it went in, and is written again byte for byte", async () => {
+    await fc.assert(
+      fc.asyncProperty(anyArchive, async (archive) => {
+        const bytes = await courseFileOf(archive, WRITTEN);
+        const read = await readBytes(bytes);
         if (!read.ok) throw new Error(JSON.stringify(read.issue));
         expect(read.value.lacking).toEqual([]);
         expect(read.value.entries).toEqual(archive.entries);
         expect([...read.value.files.keys()].sort()).toEqual([...archive.files.keys()].sort());
-        expect(contentSum(writeCourseFile(read.value, WRITTEN))).toBe(contentSum(bytes));
+        expect(contentSum(await courseFileOf(read.value, WRITTEN))).toBe(contentSum(bytes));
       }),
       { numRuns: ANY_COURSES },
     );
     // Two thousand courses; how long they take is no verdict on any of them.
   }, 300_000);
 
-  it("is proven by reading it back, and every table and a file name of each awkward kind were among them", () => {
+  it("is proven by reading it back, and every table and a file name of each awkward kind were among them", async () => {
     const tables = new Set<string>();
     const names = new Set<string>();
     for (const [index, archive] of fc.sample(anyArchive, 600).entries()) {
       // Looked through in greater number than proven, so that what is rare is among them whatever the schemas are.
-      if (index < 120) expect(writeProvenCourseFile(archive, WRITTEN).ok).toBe(true);
+      if (index < 120) expect((await writeProvenCourseFile(sourceOf(archive), WRITTEN)).ok).toBe(true);
       for (const { change } of archive.entries) for (const { table } of change.patches) tables.add(table);
       for (const { name } of filesEverNamed(archive.entries)) names.add(name);
     }

@@ -1,7 +1,7 @@
 import { z } from "zod";
-import type { Chain, Entry } from "#core/changes";
+import type { Chain, ChainPiece, Entry, History } from "#core/changes";
 import type { FileId } from "#core/kernel";
-import { fileSchema, type WorkFile } from "#core/model";
+import { fileSchema, type CourseState, type WorkFile } from "#core/model";
 
 /** Version of the course file. A file of a higher one is refused; from version 6 on every part has its sum, from 7 on every entry. */
 export const COURSE_FILE_VERSION = 7;
@@ -26,21 +26,36 @@ export type CourseFileIssue =
   | { readonly code: "file_part_damaged"; readonly part: string }
   | { readonly code: "file_too_large"; readonly bytes: number };
 
-/** A whole course: its journal, and the bytes of every file that it names. */
+/** A whole course in memory: its journal, and the bytes of every file that it names. */
 export interface CourseArchive {
   readonly entries: readonly Entry[];
   /** The journal as it was stored, with its sums; left out, a chain begins with this file. */
   readonly chain?: Chain;
-  readonly files: ReadonlyMap<FileId, Uint8Array>;
+  readonly files: ReadonlyMap<FileId, Uint8Array<ArrayBuffer> | Blob>;
 }
 
-/** A course as it was read from a course file. */
-export interface ReadCourse extends CourseArchive {
-  readonly chain: Chain;
+/** Entries that follow one another as they were read, from the one with the number `first` on. */
+export interface ReadPiece extends ChainPiece {
+  readonly first: number;
+  readonly entries: readonly Entry[];
+}
+
+/** A course as it was read from a course file, its journal apart. */
+export interface ReadCourse {
+  readonly state: CourseState;
+  /** What can be undone and redone after the last entry. */
+  readonly history: History;
+  /** How many entries its journal has. */
+  readonly count: number;
+  /** How many entries from the first on got their sums later than they were written. */
+  readonly unproven: number;
   /** The first entry that does not follow the one before it in the chain, from 1 on; null where all do. */
   readonly broken: number | null;
+  readonly files: ReadonlyMap<FileId, Blob>;
   /** Files the course names that the archive never held, because they were lost before it was written. */
   readonly lacking: readonly WorkFile[];
+  /** The sum of every part as it was read. */
+  readonly sums: ReadonlyMap<string, string>;
 }
 
 /** What the cover must say in every version. */

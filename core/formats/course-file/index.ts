@@ -6,7 +6,11 @@ export {
   type ReadCourse,
 } from "./archive";
 export { filesEverNamed, filesOf } from "./named-files";
-export { writeProvenCourseFile, type UnprovenIssue } from "./proven";
+export { openedPiece, packedPiece, sumsOf, type PackedPiece } from "./packed-piece";
+export { writeProvenCourseFile, type ProvenCourse, type TellProven, type UnprovenIssue } from "./proven";
 export { readCourseFile } from "./read";
+export { readWholeCourseFile, type WholeCourse } from "./read-whole";
 export { copiesToDrop, copyName, keptCopy } from "./rotation";
+export { runningSum } from "./running-sum";
+export { sourceOf, type CourseSource } from "./source";
 export { writeCourseFile } from "./write";

@@ -1,30 +1,50 @@
-import { newChain } from "#core/changes";
-import { ok, refuse, sameValue, type Instant, type Result } from "#core/kernel";
-import type { CourseArchive, CourseFileIssue } from "./archive";
+import { ok, refuse, type Instant, type Result } from "#core/kernel";
+import type { WorkFile } from "#core/model";
+import type { CourseFileIssue } from "./archive";
 import { readCourseFile } from "./read";
+import type { CourseSource } from "./source";
 import { writeCourseFile } from "./write";
+import { TooLargeError } from "./zip-out";
 
-/** A course file was written and did not come back as it went in: it must not be called saved. */
-export interface UnprovenIssue {
-  readonly code: "file_not_read_back";
-  /** What the reading said; null where it was read and differs. */
-  readonly why: CourseFileIssue | null;
+/** Why a course file cannot be called saved: it would be too large, or it did not come back as it went in. */
+export type UnprovenIssue =
+  | { readonly code: "course_too_large" }
+  /** `why` is what the reading said; null where it was read and differs. */
+  | { readonly code: "file_not_read_back"; readonly why: CourseFileIssue | null };
+
+/** A course file that was read back. */
+export interface ProvenCourse {
+  readonly file: Blob;
+  /** Files that the course names as it stands and that were not there to be written. */
+  readonly lacking: readonly WorkFile[];
 }
 
-/** Writes a course file, reads it back and compares entry by entry and byte by byte: a copy that cannot be read is none. */
-export function writeProvenCourseFile(archive: CourseArchive, writtenAt: Instant): Result<Uint8Array, UnprovenIssue> {
-  const bytes = writeCourseFile(archive, writtenAt);
-  const back = readCourseFile(bytes);
+/** How far a course file is: entries that are written, and entries that are read back. */
+export type TellProven = (written: number, readBack: number) => void;
+
+/** Writes a course file, reads it back and compares part by part: a copy that cannot be read is none. */
+export async function writeProvenCourseFile(
+  source: CourseSource,
+  writtenAt: Instant,
+  tell: TellProven = () => undefined,
+): Promise<Result<ProvenCourse, UnprovenIssue>> {
+  let entries = 0;
+  const done = await writeCourseFile(source, writtenAt, (written) => {
+    entries = written;
+    tell(written, 0);
+  }).catch(nullIfTooLarge);
+  if (!done) return refuse({ code: "course_too_large" });
+  const { file, sums } = done;
+  const back = await readCourseFile(file, ({ first, texts }) => {
+    tell(entries, first + texts.length - 1);
+  });
   if (!back.ok) return refuse({ code: "file_not_read_back", why: back.issue });
-  const chain = archive.chain ?? newChain(archive.entries);
-  const whole =
-    sameValue([chain.texts, chain.sums], [back.value.chain.texts, back.value.chain.sums]) &&
-    [...back.value.files].every(([id, data]) => sameBytes(data, archive.files.get(id)));
-  return whole ? ok(bytes) : refuse({ code: "file_not_read_back", why: null });
+  const whole = back.value.count === entries && [...sums].every(([path, sum]) => back.value.sums.get(path) === sum);
+  if (!whole) return refuse({ code: "file_not_read_back", why: null });
+  return ok({ file, lacking: back.value.lacking });
 }
 
-function sameBytes(a: Uint8Array, b: Uint8Array | undefined): boolean {
-  if (a.length !== b?.length) return false;
-  for (let at = 0; at < a.length; at += 1) if (a[at] !== b[at]) return false;
-  return true;
+function nullIfTooLarge(error: unknown): null {
+  if (error instanceof TooLargeError) return null;
+  throw error;
 }

@@ -1,8 +1,6 @@
-import { strFromU8 } from "fflate";
-import { z } from "zod";
-import { brokenLink, CHAIN_START, chainSums, entrySchema } from "#core/changes";
-import { contentSum, ok, refuse, sameValue, type FileId, type Result } from "#core/kernel";
-import { completeRecord, TABLE_NAMES, tableSchemas, type WorkFile } from "#core/model";
+import type { z } from "zod";
+import { ok, refuse, type FileId, type Result } from "#core/kernel";
+import type { CourseState } from "#core/model";
 import {
   CHAIN,
   COURSE_FILE_VERSION,
@@ -14,143 +12,179 @@ import {
   SUMS,
   type CourseFileIssue,
   type ReadCourse,
+  type ReadPiece,
 } from "./archive";
-import { filesEverNamed, filesOf } from "./named-files";
-import { jsonPart, partsOf, type Parts } from "./parts";
-import { replay, wholeTables } from "./replay";
+import { JournalIn } from "./journal-in";
+import { filesOf } from "./named-files";
+import { holdsRecords } from "./records-in";
+import { Replay } from "./replay";
+import { runningSum, type RunningSum } from "./running-sum";
 import { readSums } from "./sums";
+import { partsOf, type Parts } from "./zip-in";
 
 type Read<T> = Result<T, CourseFileIssue>;
-type Bytes = Readonly<Record<string, Uint8Array>>;
 type Cover = z.infer<typeof coverSchema>;
 
-/** Reads a course file back whole, or says why not. */
-export function readCourseFile(bytes: Uint8Array): Read<ReadCourse> {
-  const parts = partsOf(bytes);
-  if (!parts.ok) return parts;
-  const known = readCover(parts.value);
+const damaged = (part: string) => refuse<CourseFileIssue>({ code: "file_part_damaged", part });
+
+/**
+ * Reads a course file, or says why not. Its journal goes to `take` piece by piece as it is read: what was taken is worth
+ * something only once the whole file was found good.
+ */
+export async function readCourseFile(
+  file: Blob,
+  take: (piece: ReadPiece) => Promise<void> | void = () => undefined,
+): Promise<Read<ReadCourse>> {
+  const archive = await partsOf(file);
+  if (!archive.ok) return archive;
+  const known = await readCover(archive.value);
   if (!known.ok) return known;
-  const { cover, taken } = known.value;
-  const raw = jsonPart(taken[JOURNAL], JOURNAL, z.array(z.unknown()));
-  if (!raw.ok) return raw;
-  const parsed = z.array(entrySchema).safeParse(raw.value);
-  if (!parsed.success) return refuse({ code: "file_part_damaged", part: JOURNAL });
-  const entries = { value: parsed.data };
-  const records = jsonPart(taken[RECORDS], RECORDS, wholeRecords);
-  if (!records.ok) return records;
-  const replayed = replay(entries.value);
-  if (!replayed.ok) return replayed;
-  if (!sameValue(wholeTables(replayed.value), records.value)) {
-    return refuse({ code: "file_part_damaged", part: RECORDS });
-  }
-  const named = new Map<FileId, WorkFile>();
-  for (const file of [...filesEverNamed(entries.value), ...filesOf(replayed.value)]) named.set(file.id, file);
-  const needed = new Set(filesOf(replayed.value).map(({ id }) => id));
-  const files = takeFiles({ cover, taken, named, needed });
+  const { cover, listed } = known.value;
+  const parts = new SummedParts(archive.value, listed, await runningSum());
+  if (!(await parts.read(COVER, () => undefined))) return damaged(COVER);
+  const journal = await readJournal(parts, cover, take);
+  if (!journal.ok) return journal;
+  const { state, replay } = journal.value;
+  if (!(await holdsRecords(parts, state))) return refuse(issueOf(parts, RECORDS));
+  const files = await takeFiles(parts, cover, state, replay);
   if (!files.ok) return files;
-  const chained = chainIn(raw.value, cover, taken[CHAIN]);
-  return chained.ok ? ok({ ...files.value, ...chained.value, entries: entries.value }) : chained;
+  const { broken, unproven } = journal.value;
+  const { history, count } = replay;
+  return ok({ ...files.value, state, history, count, unproven, broken, sums: parts.sums });
 }
 
-/** The chain of a journal as it came, and where it does not hold; a file that has none begins one. */
-function chainIn(
-  raw: readonly unknown[],
-  cover: Cover,
-  list: Uint8Array | undefined,
-): Read<Pick<ReadCourse, "chain" | "broken">> {
-  const texts = raw.map((entry) => JSON.stringify(entry));
-  if (!list) return ok({ chain: { texts, sums: chainSums(texts), unproven: texts.length }, broken: null });
-  const sums = strFromU8(list).split("\n").slice(0, -1);
-  if (sums.length !== texts.length || !sums.every((sum) => /^[0-9a-f]{64}$/.test(sum))) {
-    return refuse({ code: "file_part_damaged", part: CHAIN });
+const issueOf = (parts: SummedParts, part: string): CourseFileIssue => ({
+  code: parts.names.has(part) ? "file_part_damaged" : "file_part_missing",
+  part,
+});
+
+/** The parts of an archive, each held against the sum that is listed for it. */
+class SummedParts implements Parts {
+  readonly names: ReadonlySet<string>;
+  readonly sums = new Map<string, string>();
+
+  constructor(
+    private readonly parts: Parts,
+    /** Null in a file of a version that had no sums. */
+    private readonly listed: ReadonlyMap<string, string> | null,
+    private readonly sum: RunningSum,
+  ) {
+    this.names = parts.names;
   }
-  const place = brokenLink({ texts, sums, before: CHAIN_START });
-  return ok({
-    chain: { texts, sums, unproven: cover.unproven ?? texts.length },
-    broken: place === null ? null : place + 1,
-  });
+
+  async read(name: string, take: Parameters<Parts["read"]>[1]): Promise<boolean> {
+    this.sum.end();
+    const isThere = await this.parts.read(name, (bytes) => {
+      this.sum.add(bytes);
+      return take(bytes);
+    });
+    const sum = this.sum.end();
+    this.sums.set(name, sum);
+    return isThere && (this.listed === null || this.listed.get(name) === sum);
+  }
 }
 
-/** The cover, and the bytes of every part, each held against its sum where the version has sums. */
-function readCover(parts: Parts): Read<{ readonly cover: Cover; readonly taken: Bytes }> {
-  const first = parts.take(new Set([COVER, SUMS]));
-  if (!first.ok) return first;
-  const head = jsonPart(first.value[COVER], COVER, coverHeadSchema);
-  if (!head.ok) return refuse({ code: "file_not_a_course" });
-  const { version } = head.value;
+/** A part as it lies in the archive; null where it is not there or not whole. */
+async function wholePart(parts: Parts, name: string): Promise<Blob | null> {
+  const pieces: Uint8Array<ArrayBuffer>[] = [];
+  const isWhole = await parts.read(name, (bytes) => {
+    pieces.push(bytes);
+  });
+  return isWhole ? new Blob(pieces) : null;
+}
+
+/** What the cover says, and the sums of the parts where the version has them. */
+async function readCover(parts: Parts): Promise<Read<{ cover: Cover; listed: ReadonlyMap<string, string> | null }>> {
+  const content = jsonOf(await textOf(await wholePart(parts, COVER)));
+  const head = coverHeadSchema.safeParse(content);
+  if (!head.success) return refuse({ code: "file_not_a_course" });
+  const { version } = head.data;
   if (version > COURSE_FILE_VERSION) return refuse({ code: "file_newer", version, known: COURSE_FILE_VERSION });
-  const cover = jsonPart(first.value[COVER], COVER, coverSchema);
-  if (!cover.ok) return cover;
-  const chain = version < FIRST_WITH_CHAIN ? [] : [CHAIN];
-  const paths = new Set([COVER, RECORDS, JOURNAL, ...chain, ...cover.value.files.map(({ path }) => path)]);
-  const unfit = cover.value.files.find(({ path }) => !isPlace(path));
+  const cover = coverSchema.safeParse(content);
+  if (!cover.success) return damaged(COVER);
+  const unfit = cover.data.files.find(({ path }) => !isPlace(path));
   if (unfit) return refuse({ code: "file_part_missing", part: unfit.path });
-  const taken = parts.take(paths);
-  if (!taken.ok) return taken;
-  const issue = version < FIRST_WITH_SUMS ? null : againstSums(first.value[SUMS], paths, taken.value);
-  return issue ? refuse(issue) : ok({ cover: cover.value, taken: taken.value });
+  const own = [COVER, RECORDS, JOURNAL, ...(version < FIRST_WITH_CHAIN ? [] : [CHAIN])];
+  const paths = [...own, ...cover.data.files.map(({ path }) => path)];
+  if (version < FIRST_WITH_SUMS) return ok({ cover: cover.data, listed: null });
+  if (!parts.names.has(SUMS)) return refuse({ code: "file_part_missing", part: SUMS });
+  const list = await textOf(await wholePart(parts, SUMS));
+  const listed = list === null ? null : readSums(list);
+  if (listed?.size !== new Set(paths).size) return damaged(SUMS);
+  const missing = paths.find((path) => !parts.names.has(path));
+  return missing === undefined
+    ? ok({ cover: cover.data, listed })
+    : refuse({ code: "file_part_missing", part: missing });
 }
 
 const FIRST_WITH_SUMS = 6;
 const FIRST_WITH_CHAIN = 7;
 
-function againstSums(list: Uint8Array | undefined, paths: ReadonlySet<string>, taken: Bytes): CourseFileIssue | null {
-  if (!list) return { code: "file_part_missing", part: SUMS };
-  const sums = readSums(strFromU8(list));
-  if (!sums || sums.size !== paths.size) return { code: "file_part_damaged", part: SUMS };
-  for (const path of paths) {
-    const bytes = taken[path];
-    if (!bytes) return { code: "file_part_missing", part: path };
-    if (contentSum(bytes) !== sums.get(path)) return { code: "file_part_damaged", part: path };
+const textOf = async (part: Blob | null): Promise<string | null> => part && part.text();
+
+function jsonOf(text: string | null): unknown {
+  try {
+    return text && (JSON.parse(text) as unknown);
+  } catch {
+    return null;
   }
-  return null;
 }
 
 /** Files lie in one folder; a path that leads anywhere else is not followed. */
 const isPlace = (path: string): boolean => /^files\/[^/\\]+$/.test(path) && !/^files\/\.\.?$/.test(path);
 
-interface Found {
-  readonly cover: Cover;
-  readonly taken: Bytes;
-  readonly named: ReadonlyMap<FileId, WorkFile>;
-  /** Files the course names as it stands; others are brought back by undoing only. */
-  readonly needed: ReadonlySet<FileId>;
+interface ReadJournal {
+  readonly state: CourseState;
+  readonly replay: Replay;
+  readonly broken: number | null;
+  readonly unproven: number;
 }
 
-function takeFiles({ cover, taken, named, needed }: Found): Read<Pick<ReadCourse, "files" | "lacking">> {
+async function readJournal(
+  parts: SummedParts,
+  cover: Cover,
+  take: (piece: ReadPiece) => Promise<void> | void,
+): Promise<Read<ReadJournal>> {
+  const list = cover.version < FIRST_WITH_CHAIN ? null : await wholePart(parts, CHAIN);
+  if (cover.version >= FIRST_WITH_CHAIN && !list) return refuse(issueOf(parts, CHAIN));
+  const sums = list && new Uint8Array(await list.arrayBuffer());
+  const replay = new Replay();
+  const link = await runningSum();
+  const sumOf = (text: string) => {
+    link.add(text);
+    return link.end();
+  };
+  const journal = new JournalIn({ replay, sumOf, sums, take });
+  if (!(await parts.read(JOURNAL, (bytes) => journal.take(bytes)))) return refuse(issueOf(parts, JOURNAL));
+  const issue = await journal.end();
+  if (issue) return refuse(issue);
+  const state = replay.end();
+  if (!state) return damaged(JOURNAL);
+  const unproven = sums ? (cover.unproven ?? replay.count) : replay.count;
+  return ok({ state, replay, broken: journal.broken, unproven });
+}
+
+async function takeFiles(
+  parts: Parts,
+  cover: Cover,
+  state: CourseState,
+  replay: Replay,
+): Promise<Read<Pick<ReadCourse, "files" | "lacking">>> {
+  const named = replay.filesNamed(state);
+  // Files the course names as it stands; others are brought back by undoing only.
+  const needed = new Set(filesOf(state).map(({ id }) => id));
   const listed = new Map(cover.files.map((file) => [file.id, file]));
   const gone = new Set(cover.lacking.map(({ id }) => id));
-  const files = new Map<FileId, Uint8Array>();
-  for (const id of named.keys()) {
+  const files = new Map<FileId, Blob>();
+  for (const [id, { mediaType }] of named) {
     const place = listed.get(id);
-    const data = place && taken[place.path];
-    if (!data) {
+    if (!place || !parts.names.has(place.path)) {
       if (gone.has(id) || !needed.has(id)) continue;
       return refuse({ code: "file_part_missing", part: place?.path ?? id });
     }
-    if (data.length !== place.size) return refuse({ code: "file_part_damaged", part: place.path });
-    files.set(id, data);
+    const whole = await wholePart(parts, place.path);
+    if (whole?.size !== place.size) return damaged(place.path);
+    files.set(id, new Blob([whole], { type: mediaType }));
   }
   return ok({ files, lacking: [...named.values()].filter(({ id }) => needed.has(id) && gone.has(id)) });
 }
-
-const recordsSchema = z.object(
-  Object.fromEntries(TABLE_NAMES.map((name) => [name, z.record(z.string(), tableSchemas[name])])),
-);
-
-const NO_RECORDS: Readonly<Record<string, Record<string, Record<string, unknown>>>> = Object.fromEntries(
-  TABLE_NAMES.map((name) => [name, {}]),
-);
-
-// A file of an older version lacks tables and fields that were thought of later; both are completed before the check.
-const wholeRecords = z
-  .record(z.string(), z.record(z.string(), z.record(z.string(), z.unknown())))
-  .transform((tables) =>
-    Object.fromEntries(
-      Object.entries({ ...NO_RECORDS, ...tables }).map(([table, records]) => [
-        table,
-        Object.fromEntries(Object.entries(records).map(([id, record]) => [id, completeRecord(table, record)])),
-      ]),
-    ),
-  )
-  .pipe(recordsSchema);

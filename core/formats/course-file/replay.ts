@@ -1,19 +1,36 @@
-import { applyPatches, type Entry } from "#core/changes";
-import { ok, refuse, type Result } from "#core/kernel";
-import { EMPTY_STATE, TABLE_NAMES, wholeTable, type CourseState } from "#core/model";
-import { JOURNAL, type CourseFileIssue } from "./archive";
+import { advance, applyTo, EMPTY_HISTORY, type Entry, type History } from "#core/changes";
+import type { FileId } from "#core/kernel";
+import { EMPTY_STATE, StateEditor, type CourseState, type WorkFile } from "#core/model";
+import { filesEverNamed, filesOf } from "./named-files";
 
-/** The course that a whole journal leads to. */
-export function replay(entries: readonly Entry[]): Result<CourseState, CourseFileIssue> {
-  let state = EMPTY_STATE;
-  for (const [index, entry] of entries.entries()) {
-    const next = applyPatches(state, entry.change.patches);
-    if (!next.ok || entry.seq !== index + 1) return refuse({ code: "file_part_damaged", part: JOURNAL });
-    state = next.value;
+/** Follows a journal entry by entry to the course it leads to. */
+export class Replay {
+  /** Entries that fit, from the first on. */
+  count = 0;
+  history: History = EMPTY_HISTORY;
+  readonly #editor = new StateEditor(EMPTY_STATE);
+  readonly #named = new Map<FileId, WorkFile>();
+  #isWhole = true;
+
+  /** Follows one entry. Answers whether it fits behind those before it. */
+  take(entry: Entry): boolean {
+    this.#isWhole &&= entry.seq === this.count + 1 && applyTo(this.#editor, entry.change.patches) === null;
+    if (!this.#isWhole) return false;
+    this.count += 1;
+    this.history = advance(this.history, entry);
+    for (const file of filesEverNamed([entry])) this.#named.set(file.id, file);
+    return true;
   }
-  return Object.keys(state.courses).length === 1 ? ok(state) : refuse({ code: "file_part_damaged", part: JOURNAL });
-}
 
-/** Every table, each record under its id. */
-export const wholeTables = (state: CourseState) =>
-  Object.fromEntries(TABLE_NAMES.map((table) => [table, wholeTable(state, table)]));
+  /** The course that the journal leads to; null where it leads to none. */
+  end(): CourseState | null {
+    const state = this.#isWhole ? this.#editor.finish() : EMPTY_STATE;
+    return Object.keys(state.courses).length === 1 ? state : null;
+  }
+
+  /** Every file that an entry or the course names, by what was said of it last. */
+  filesNamed(state: CourseState): ReadonlyMap<FileId, WorkFile> {
+    for (const file of filesOf(state)) this.#named.set(file.id, file);
+    return this.#named;
+  }
+}

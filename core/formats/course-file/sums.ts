@@ -1,10 +1,6 @@
-import { contentSum } from "#core/kernel";
-
 /** The sums of an archive's parts, a line each as `sha256sum` of GNU coreutils writes and checks them. */
-export const writeSums = (parts: Readonly<Record<string, Uint8Array>>): string =>
-  Object.entries(parts)
-    .map(([path, bytes]) => `${contentSum(bytes)}  ${path}\n`)
-    .join("");
+export const writeSums = (sums: ReadonlyMap<string, string>): string =>
+  [...sums].map(([path, sum]) => `${sum}  ${path}\n`).join("");
 
 /** Paths with their sums; null where a line is not of the form. */
 export function readSums(text: string): ReadonlyMap<string, string> | null {

@@ -36,6 +36,15 @@ export function recordsOf<T extends TableName>(state: CourseState, table: T): Re
   return Object.values(cuts).flatMap((cut) => Object.values(cut));
 }
 
+/** Every record of a table with its id, one after the other. */
+export function* eachOf<T extends TableName>(state: CourseState, table: T): Generator<readonly [string, RecordOf<T>]> {
+  const records = state[table] as unknown as Readonly<
+    Record<string, RecordOf<T> & Readonly<Record<string, RecordOf<T>>>>
+  >;
+  const cuts: readonly Readonly<Record<string, RecordOf<T>>>[] = isCut(table) ? Object.values(records) : [records];
+  for (const cut of cuts) for (const id in cut) yield [id, cut[id] as RecordOf<T>];
+}
+
 /** A table as it goes into files: every record by its id. */
 export function wholeTable<T extends TableName>(state: CourseState, table: T): Readonly<Record<string, RecordOf<T>>> {
   if (!isCut(table)) return state[table] as Readonly<Record<string, RecordOf<T>>>;

@@ -14,14 +14,5 @@ export async function deflated(bytes: Bytes): Promise<Bytes | null> {
   return smaller.length < WORTH * bytes.length ? smaller : null;
 }
 
-/**
- * Bytes that were made smaller, to be had again at once, in the turn in which somebody asks for them. What does that comes
- * where there are such bytes; where it cannot come the browser does it, here and now.
- * @throws Error where the bytes are not whole
- */
-export async function inflating(bytes: Bytes): Promise<() => Uint8Array> {
-  const part = await import("./inflate").catch(() => null);
-  if (part) return () => part.inflateSync(bytes);
-  const whole = await through(bytes, new DecompressionStream("deflate-raw"));
-  return () => whole;
-}
+/** Bytes as they were before they were made smaller. @throws TypeError where they are not whole */
+export const inflated = (bytes: Bytes): Promise<Bytes> => through(bytes, new DecompressionStream("deflate-raw"));
