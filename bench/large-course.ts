@@ -121,10 +121,33 @@ export function largeCourseEntry(students: number, assignments: number, isFirstJ
   return { seq: 1, schema: ENTRY_SCHEMA, kind: "change", of: null, change };
 }
 
+/** The journal of the made-up course as a teacher makes it: the plan and the class first, then column after column. */
+export function largeCourseColumns(students: number, assignments: number): readonly Entry[] {
+  const { patches, ...change } = started(students, assignments, false);
+  const columns = new Map<string, (typeof patches)[number][]>();
+  const rest: (typeof patches)[number][] = [];
+  for (const patch of patches) {
+    const column = patch.table === "results" ? patch.id.slice(0, patch.id.indexOf("/")) : null;
+    const own = column === null ? rest : (columns.get(column) ?? []);
+    own.push(patch);
+    if (column !== null) columns.set(column, own);
+  }
+  return [rest, ...columns.values()].map((own, place) => ({
+    seq: place + 1,
+    schema: ENTRY_SCHEMA,
+    kind: "change",
+    of: null,
+    change: { ...change, id: id("change", place), patches: own, ...(place > 0 && { type: "enterScores" }) },
+  }));
+}
+
 /** The course file of the made-up course. */
-export async function largeCourseFile(...sizes: Parameters<typeof largeCourseEntry>): Promise<Buffer> {
-  const archive = { entries: [largeCourseEntry(...sizes)], files: new Map() };
-  const { file } = await writeCourseFile(sourceOf(archive), at);
+export const largeCourseFile = (...sizes: Parameters<typeof largeCourseEntry>): Promise<Buffer> =>
+  fileOf([largeCourseEntry(...sizes)]);
+
+/** The course file of a journal without files. */
+export async function fileOf(entries: readonly Entry[]): Promise<Buffer> {
+  const { file } = await writeCourseFile(sourceOf({ entries, files: new Map() }), at);
   return Buffer.from(await file.arrayBuffer());
 }
 

@@ -1,12 +1,4 @@
-import {
-  advance,
-  applyPatches,
-  applyTo,
-  EMPTY_HISTORY,
-  ENTRY_SCHEMA,
-  type Entry,
-  type History,
-} from "#core/changes";
+import { advance, applyPatches, applyTo, EMPTY_HISTORY, ENTRY_SCHEMA, type Entry, type History } from "#core/changes";
 import { textSum } from "#core/kernel";
 import { EMPTY_STATE, StateEditor, type CourseState } from "#core/model";
 import { JournalError } from "./journal-error";

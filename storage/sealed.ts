@@ -52,9 +52,12 @@ function unsealed({ text, before, sum }: SealedEntry): unknown {
  * asked about tens of megabytes.
  */
 export async function sumBeside(beside: string, bytes: Uint8Array): Promise<string> {
-  const digest = await crypto.subtle.digest("SHA-256", bytes as Uint8Array<ArrayBuffer>);
-  return textSum(`${beside} ${hex(new Uint8Array(digest))}`);
+  // What stands beside may be megabytes too: the changes that can be undone, the sums of a block.
+  return digestOf(new TextEncoder().encode(`${beside} ${await digestOf(bytes)}`));
 }
+
+const digestOf = async (bytes: Uint8Array): Promise<string> =>
+  hex(new Uint8Array(await crypto.subtle.digest("SHA-256", bytes as Uint8Array<ArrayBuffer>)));
 
 /** The same sum, at once. */
 export const sumBesideNow = (beside: string, bytes: Uint8Array): string => textSum(`${beside} ${contentSum(bytes)}`);

@@ -99,7 +99,7 @@ export const Gradebook = memo(function Gradebook({ slot, session, shown, looking
             pane={pane}
             slot={slot}
             state={state}
-            entries={session.entries}
+            journal={() => session.entries}
             table={table}
             marked={marked}
             send={change}

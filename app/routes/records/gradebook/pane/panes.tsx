@@ -19,7 +19,8 @@ interface PanesProps {
   readonly pane: PaneKind;
   readonly slot: string;
   readonly state: CourseState;
-  readonly entries: readonly Entry[];
+  /** All changes of the course: to read them takes time, which only an open pane is worth. */
+  readonly journal: () => readonly Entry[];
   readonly table: GradeTable;
   readonly marked: CellPlace | null;
   readonly send: SendChange;
@@ -29,13 +30,13 @@ interface PanesProps {
 }
 
 /** The pane beside the grid. */
-export function Panes({ pane, slot, state, entries, table, marked, send, onClose, onBack }: PanesProps) {
+export function Panes({ pane, slot, state, journal, table, marked, send, onClose, onBack }: PanesProps) {
   const ways = { slot, state, onClose, onBack };
   switch (pane?.kind) {
     case "cell":
-      return marked && <CellPane {...ways} entries={entries} place={marked} send={send} toComment={pane.toComment} />;
+      return marked && <CellPane {...ways} entries={journal()} place={marked} send={send} toComment={pane.toComment} />;
     case "total":
-      return <TotalPane {...ways} entries={entries} studentId={pane.studentId} />;
+      return <TotalPane {...ways} entries={journal()} studentId={pane.studentId} />;
     case "column":
       return <ColumnPane {...ways} table={table} assignmentId={pane.assignmentId} />;
     case undefined:
