@@ -269,6 +269,13 @@ test("a sample goes out blind and locked, and comes back as second judgements be
   await noor.locator("html[data-ready]").waitFor();
   for (const digit of ["1", "1", "1"]) await noor.keyboard.press(digit);
   await allKept(noor);
+  // What was handed over is locked here too, in the browser of the one who marks it, and given back from there.
+  await noor.getByRole("link", { name: "Lock", exact: true }).click();
+  await noor.getByLabel("Passphrase", { exact: true }).fill("seven wet herons");
+  await noor.getByLabel("Once more").fill("seven wet herons");
+  await noor.getByRole("button", { name: "Lock the course", exact: true }).last().click();
+  await noor.waitForURL(/\/courses\/c-[a-z0-9]+\/lock/, { timeout: 60_000 });
+  await expect(noor.getByRole("heading", { name: "This course is locked with a passphrase" })).toBeVisible();
   const back = await giveBack(noor);
   const taking = await takeBack(page, back);
   await expect(taking).toContainText(/1 new, \d+ not touched/);

@@ -3,6 +3,7 @@
 import { chanceFrom } from "./chance.mjs";
 import { killUnderGathering } from "./endure/gathering.mjs";
 import { killUnderLocking } from "./endure/locking.mjs";
+import { killUnderMigration } from "./endure/migrating.mjs";
 import { killUnderNewPassphrase } from "./endure/passphrase.mjs";
 import { killUnderTakingIn } from "./endure/taking-in.mjs";
 import { killUnderTyping } from "./endure/typing.mjs";
@@ -17,6 +18,7 @@ const ACTS = {
   typing: [killUnderTyping, 300],
   "taking-in": [killUnderTakingIn, 60],
   gathering: [killUnderGathering, 60],
+  migrating: [killUnderMigration, 60],
   locking: [killUnderLocking, 60],
   passphrase: [killUnderNewPassphrase, 60],
 };

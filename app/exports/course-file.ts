@@ -1,12 +1,12 @@
 import { filesEverNamed, filesOf, isAgeFile, type CourseArchive, type PackedPiece } from "#core/formats";
 import type { FileId, Instant } from "#core/kernel";
-import type { CourseState, WorkFile } from "#core/model";
+import { courseOf, type CourseState, type WorkFile } from "#core/model";
 import type { CourseSession, Repository } from "#storage";
 import { counted } from "#core/words";
 import { packCourse, readInCourse, runArchiveJob, StoppedError } from "../../workers/client";
 import type { AskedCourse, OpenedArchive } from "../../workers/protocol";
 import { keepIn } from "../course/choices";
-import { slotWish } from "../course/wish-slot";
+import { slotFor } from "../course/wish-slot";
 import { saveAs } from "../ui/save-as";
 import type { JobProgress } from "../ui/hooks/use-job";
 import { fileIssueWords, unprovenWords } from "../ui/words/words";
@@ -91,6 +91,16 @@ export async function makeCourseFile(
   keepIn(repository, session.slot, "saved-outside", { at: repository.surroundings.now(), seq });
   return `${name} was saved (${(blob.size / 1e6).toFixed(1)} MB) and read back.${without}`;
 }
+
+/** Makes the file of a packet that goes back to whoever handed it over. */
+export const makeFileToGiveBack = (
+  repository: Repository,
+  session: CourseSession,
+  { signal, tell, passphrase }: { readonly signal: AbortSignal; readonly tell: Tell; readonly passphrase: string },
+): Promise<string> => {
+  const stem = `${slotFor(courseOf(session.state))}-back`;
+  return makeCourseFile(repository, session, signal, tell, { stem, passphrase });
+};
 
 /** How a file that is handed to the person is called, and what locks it. */
 interface HandedOut {
@@ -185,8 +195,7 @@ export async function readInCourseFile(
   if (!read.ok) throw notReadIn(file.name, read.issue);
   const { files, lacking, broken, course, ...journal } = read.value;
   tell({ words: "Keeping it", done: 1, all: 2 });
-  const kind = course.packet ? "packet-" : "";
-  const slot = await repository.keepPacked(kind + slotWish(course.shortTitle), journal, files);
+  const slot = await repository.keepPacked(slotFor(course), journal, files);
   const without =
     lacking.length === 0
       ? ""

@@ -1,6 +1,6 @@
 import { BarFrame, Place, Step, type BarProps } from "./bar-frame";
 
-/** The bar of a packet: scoring and giving back; nothing else of the course is in it. */
+/** The bar of a packet: scoring and giving back, its journal and its lock; nothing else of the course is in it. */
 export function PacketBar(props: BarProps) {
   const home = `/courses/${props.slot}`;
   return (
@@ -16,7 +16,12 @@ export function PacketBar(props: BarProps) {
           </Step>
         </>
       }
-      records={<Place to={`${home}/journal`}>Journal</Place>}
+      records={
+        <>
+          <Place to={`${home}/journal`}>Journal</Place>
+          <Place to={`${home}/lock`}>Lock</Place>
+        </>
+      }
     />
   );
 }

@@ -1,4 +1,4 @@
-/** What of a course a packet has: the desk with all that belongs to scoring, its journal, and giving it back. */
+/** What of a course a packet has: the desk with all that belongs to scoring, its journal, its lock, and giving it back. */
 const PLACES: ReadonlySet<string> = new Set([
   "score",
   "waiting",
@@ -7,6 +7,7 @@ const PLACES: ReadonlySet<string> = new Set([
   "pile",
   "answers",
   "journal",
+  "lock",
   "give-back",
 ]);
 

@@ -5,7 +5,7 @@ import { figuresOf } from "#core/totals";
 import { counted } from "#core/words";
 import { live, useLive } from "../../course/live";
 import { openCourse } from "../../course/open-course";
-import { makeCourseFile } from "../../exports/course-file";
+import { makeFileToGiveBack } from "../../exports/course-file";
 import { deskAddress } from "../../ui/address";
 import { LockField } from "../../ui/fields/lock-field";
 import { JobStatus } from "../../ui/dialogs/job-status";
@@ -69,9 +69,7 @@ export default function GiveBackPage({ loaderData, params }: Route.ComponentProp
         className="mt-5 flex flex-wrap items-end gap-4"
         onSubmit={(event) => {
           event.preventDefault();
-          void job.run((signal, tell) =>
-            makeCourseFile(repository, session, signal, tell, { stem: `${params.slot}-back`, passphrase }),
-          );
+          void job.run((signal, tell) => makeFileToGiveBack(repository, session, { signal, tell, passphrase }));
         }}
       >
         <LockField passphrase={passphrase} onPassphrase={setPassphrase} />

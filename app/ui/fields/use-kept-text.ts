@@ -1,7 +1,8 @@
 import { useEffect, useRef, useState } from "react";
 import type { ChangeResult } from "#core/changes";
-import { readTextDraft, useDraftPlace } from "./drafts";
+import { useDraftPlace } from "./drafts";
 import { hasArrived } from "./half-typed";
+import { useLeftText } from "./use-left-text";
 import { issueWords } from "../words/words";
 
 /** Pause in typing after which a text is kept, in milliseconds. */
@@ -33,15 +34,7 @@ interface KeptTextOptions {
  */
 export function useKeptText({ place, value, waits, onKeep }: KeptTextOptions): KeptText {
   const at = useDraftPlace(place);
-  const [found] = useState(() => {
-    const left = at.found();
-    const text = left && readTextDraft(left.value);
-    return text === null || text === value ? null : { text, seen: readTextDraft(left?.seen) ?? value };
-  });
-  useEffect(() => {
-    // Kept after all, in the moment in which the page went.
-    if (found === null) at.drop();
-  }, [found, at]);
+  const found = useLeftText(at, value);
   const [draft, setDraft] = useState<string | null>(found?.text ?? null);
   const [isLeft, setLeft] = useState(found !== null);
   const [trouble, setTrouble] = useState<string | null>(null);

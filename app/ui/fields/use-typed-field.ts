@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState, type ChangeEvent, type FocusEvent, type KeyboardEvent } from "react";
-import { readTextDraft, useDraftPlace } from "./drafts";
+import { useDraftPlace } from "./drafts";
+import { useLeftText } from "./use-left-text";
 import { isWindowLeft } from "../keys/typing";
 
 type Field = HTMLInputElement;
@@ -30,10 +31,7 @@ export function useTypedField(
   { leaves = false, place = null }: { readonly leaves?: boolean; readonly place?: string | null } = {},
 ): TypedField {
   const at = useDraftPlace(place);
-  const [found] = useState(() => {
-    const text = readTextDraft(at.found()?.value);
-    return text === value ? null : text;
-  });
+  const found = useLeftText(at, value)?.text ?? null;
   const [draft, setDraft] = useState<string | null>(found);
   const [trouble, setTrouble] = useState<string | null>(null);
   // Leaving by a key runs the handler of an earlier drawing, which must not see what was typed before that key.

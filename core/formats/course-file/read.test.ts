@@ -236,6 +236,18 @@ describe("a course file that is not whole is refused whole", () => {
     expect(await readBytes(data)).toMatchObject({ ok: false, issue });
   });
 
+  it.each([
+    ["without a comma between two lines of its journal", (text: string) => text.replace(",\n{", "\n{")],
+    ["with a comma behind the last line of its journal", (text: string) => text.replace("}\n]", "},\n]")],
+    ["without the end of its journal", (text: string) => text.replace("\n]\n", "")],
+    ["with something behind its journal", (text: string) => `${text}{}`],
+  ])("%s", async (_what, change) => {
+    const text = new TextDecoder().decode(parts["journal.json"]);
+    expect(change(text)).not.toBe(text);
+    const issue = { code: "file_part_damaged", part: "journal.json" };
+    expect(await readBytes(withPart("journal.json", change(text)))).toEqual({ ok: false, issue });
+  });
+
   it("no changed byte is taken in: it is refused, or it changed nothing of the course", async () => {
     const flip = fc.record({ at: fc.nat(bytes.length - 1), by: fc.integer({ min: 1, max: 255 }) });
     await fc.assert(

@@ -68,6 +68,8 @@ export class SameBytes {
 
   /** Whether all came and nothing else. */
   end(): boolean {
-    return this.#isSame && this.#rest.length === 0 && this.expected.next().done === true;
+    let next = this.expected.next();
+    while (!next.done && next.value.length === 0) next = this.expected.next();
+    return this.#isSame && this.#rest.length === 0 && next.done === true;
   }
 }

@@ -14,13 +14,14 @@ import { Facts } from "./facts";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
-  const { title, shortTitle, institution, timeZone } = courseOf(session.state);
+  const course = courseOf(session.state);
+  const { title, shortTitle, institution, timeZone } = course;
   return {
     repository,
     isDamaged: session.damage !== null,
     facts: repository.locksmith.factsOf(params.slot),
     known: [title, shortTitle, institution].filter(Boolean),
-    shortTitle,
+    course,
     timeZone,
   };
 }
@@ -46,7 +47,7 @@ export async function clientAction({ request, params, context }: Route.ClientAct
 }
 
 export default function LockPage({ loaderData, params }: Route.ComponentProps) {
-  const { repository, isDamaged, facts, known, shortTitle, timeZone } = loaderData;
+  const { repository, isDamaged, facts, known, course, timeZone } = loaderData;
   const job = useJob();
   const again = useRevalidator();
   const look = () => void again.revalidate();
@@ -83,7 +84,7 @@ export default function LockPage({ loaderData, params }: Route.ComponentProps) {
             {isDamaged ? (
               <p>Part of the course is damaged. Go on in a copy of it first; it has the same lock.</p>
             ) : (
-              <TakeOff {...common} shortTitle={shortTitle} onTrouble={look} />
+              <TakeOff {...common} course={course} onTrouble={look} />
             )}
           </Section>
         </>

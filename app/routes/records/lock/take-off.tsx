@@ -1,21 +1,22 @@
 import { useState } from "react";
 import { useNavigate } from "react-router";
+import type { Course } from "#core/model";
 import type { Repository } from "#storage";
 import { Ask } from "../../../ui/dialogs/ask";
 import type { Job } from "../../../ui/hooks/use-job";
-import { slotWish } from "../../../course/wish-slot";
+import { slotFor } from "../../../course/wish-slot";
 import { moved } from "./moved";
 
 interface TakeOffProps {
   readonly repository: Repository;
   readonly slot: string;
-  readonly shortTitle: string;
+  readonly course: Course;
   readonly job: Job;
   readonly onTrouble: () => void;
 }
 
 /** Takes the lock off a course. */
-export function TakeOff({ repository, slot, shortTitle, job, onTrouble }: TakeOffProps) {
+export function TakeOff({ repository, slot, course, job, onTrouble }: TakeOffProps) {
   const navigate = useNavigate();
   const [isAsking, setAsking] = useState(false);
   return (
@@ -41,7 +42,7 @@ export function TakeOff({ repository, slot, shortTitle, job, onTrouble }: TakeOf
         onAct={() => {
           setAsking(false);
           void job.run(async (signal, tell) => {
-            const to = await moved({ repository, slot, signal, tell, onTrouble }, null, slotWish(shortTitle));
+            const to = await moved({ repository, slot, signal, tell, onTrouble }, null, slotFor(course));
             await navigate(`/courses/${to}/lock`, { replace: true });
             return "The lock is off. Its passphrase and its recovery sheet are for nothing now.";
           });

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { AssignmentId, StudentId } from "#core/kernel";
-import { draftPlace, leftEntries, NOTHING_UNKEPT, unkeptPlaces, withUnkept } from "./unkept";
+import { draftPlace, leftEntries, NOTHING_UNKEPT, outrunDrafts, unkeptPlaces, withUnkept } from "./unkept";
 
 const cell = (assignment: string, student: string) => ({
   assignmentId: `assignment:${assignment}` as AssignmentId,
@@ -21,17 +21,21 @@ describe("entries that are not kept", () => {
     expect(withUnkept(before, cell("quiz", "ilse"), null).size).toBe(0);
   });
 
-  it("come back from the drafts, but for cells that no longer exist", () => {
+  it("come back from the drafts, but for cells that no longer exist, and for those in which what was begun is kept", () => {
     const kept = new Map<string, unknown>([
       [draftPlace(cell("quiz", "ilse")), "12"],
       [draftPlace(cell("gone", "ilse")), "3"],
       [draftPlace(cell("quiz", "jorun")), { no: "text" }],
+      [draftPlace(cell("quiz", "kai")), "3"],
     ]);
     const drafts = {
       placesUnder: (beginning: string) => [...kept.keys()].filter((place) => place.startsWith(beginning)),
-      at: (place: string) => ({ value: kept.get(place) }),
+      at: (place: string) => ({ value: kept.get(place), seen: "7" }),
     };
-    const found = leftEntries(drafts, ({ assignmentId }) => assignmentId !== "assignment:gone");
+    const present = ({ assignmentId, studentId }: ReturnType<typeof cell>) =>
+      assignmentId === "assignment:gone" ? null : studentId === "student:kai" ? "36" : "7";
+    const found = leftEntries(drafts, present);
+    expect(outrunDrafts(drafts, present)).toEqual([draftPlace(cell("quiz", "kai"))]);
     expect(unkeptPlaces(found)).toEqual([cell("quiz", "ilse")]);
     expect(found.get(cell("", "ilse").studentId)?.get(cell("quiz", "").assignmentId)).toEqual({
       text: "12",

@@ -1,4 +1,5 @@
 import type { AssignmentId, StudentId } from "#core/kernel";
+import { isOutrun } from "../../../../ui/fields/outrun";
 import type { CellPlace } from "../grid/selection";
 
 /** An entry that was typed into a cell and is not in the course; it stays in sight there until it is kept or let go. */
@@ -38,18 +39,33 @@ const BEGINNING = "cell/";
 export const draftPlace = ({ assignmentId, studentId }: CellPlace): string =>
   `${BEGINNING}${assignmentId}/${studentId}`;
 
-/** The entries a course's drafts hold, as far as their cells still exist. */
-export function leftEntries(
-  drafts: {
-    readonly placesUnder: (beginning: string) => readonly string[];
-    readonly at: (place: string) => { readonly value: unknown } | null;
-  },
-  isThere: (place: CellPlace) => boolean,
-): UnkeptEntries {
-  return drafts.placesUnder(BEGINNING).reduce((entries, key) => {
-    const [assignmentId, studentId] = key.slice(BEGINNING.length).split("/") as [AssignmentId, StudentId];
-    const text = drafts.at(key)?.value;
-    const place = { assignmentId, studentId };
-    return typeof text === "string" && isThere(place) ? withUnkept(entries, place, { text, words: null }) : entries;
-  }, NOTHING_UNKEPT);
+interface CellDrafts {
+  readonly placesUnder: (beginning: string) => readonly string[];
+  readonly at: (place: string) => { readonly value: unknown; readonly seen: unknown } | null;
 }
+
+/** What stands in a cell, as it would be typed; null where there is no such cell. */
+type Present = (place: CellPlace) => string | null;
+
+const cellOf = (key: string): CellPlace => {
+  const [assignmentId, studentId] = key.slice(BEGINNING.length).split("/") as [AssignmentId, StudentId];
+  return { assignmentId, studentId };
+};
+
+function isCellOutrun(drafts: CellDrafts, key: string, present: Present): boolean {
+  const [draft, standing] = [drafts.at(key), present(cellOf(key))];
+  return draft !== null && standing !== null && isOutrun(draft, standing);
+}
+
+/** Drafts of which nothing is left to keep: what goes on from them stands in their cells. */
+export const outrunDrafts = (drafts: CellDrafts, present: Present): readonly string[] =>
+  drafts.placesUnder(BEGINNING).filter((key) => isCellOutrun(drafts, key, present));
+
+/** The entries a course's drafts hold, as far as their cells still exist and nothing that goes on from them was kept there. */
+export const leftEntries = (drafts: CellDrafts, present: Present): UnkeptEntries =>
+  drafts.placesUnder(BEGINNING).reduce((entries, key) => {
+    const place = cellOf(key);
+    const text = drafts.at(key)?.value;
+    if (typeof text !== "string" || present(place) === null || isCellOutrun(drafts, key, present)) return entries;
+    return withUnkept(entries, place, { text, words: null });
+  }, NOTHING_UNKEPT);

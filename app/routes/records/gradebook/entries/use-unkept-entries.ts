@@ -1,12 +1,12 @@
 import { use, useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { entryAndComment, type Command } from "#core/changes";
+import { entryAndComment, entryText, type Command } from "#core/changes";
 import { resultOf, type CourseState } from "#core/model";
 import type { SendChange } from "../../../../course/use-change";
 import { DraftsContext } from "../../../../ui/fields/drafts";
 import { useUnkept } from "../../../../ui/fields/use-unkept";
 import { unusualWords } from "../../../../ui/words/words";
 import type { CellPlace } from "../grid/selection";
-import { draftPlace, leftEntries, withUnkept, type UnkeptEntries } from "./unkept";
+import { draftPlace, leftEntries, outrunDrafts, withUnkept, type UnkeptEntries } from "./unkept";
 
 /** Entering of scores, with what was typed and could not be kept: it lies among the drafts until it is kept or let go. */
 export interface Entering {
@@ -29,15 +29,18 @@ function commandOf(state: CourseState, place: CellPlace, text: string, seen: str
   return { type: "setComment", ...place, facing: "student", text: words, seen: before };
 }
 
+const presentIn =
+  (state: CourseState) =>
+  ({ assignmentId, studentId }: CellPlace): string | null =>
+    state.assignments[assignmentId] && state.students[studentId] ? entryText(state, assignmentId, studentId) : null;
+
 export function useUnkeptEntries(state: CourseState, change: SendChange): Entering {
   const drafts = use(DraftsContext);
-  const [unkept, setUnkept] = useState(() =>
-    leftEntries(
-      drafts,
-      ({ assignmentId, studentId }) =>
-        state.assignments[assignmentId] !== undefined && state.students[studentId] !== undefined,
-    ),
-  );
+  const [unkept, setUnkept] = useState(() => leftEntries(drafts, presentIn(state)));
+  const [outrun] = useState(() => outrunDrafts(drafts, presentIn(state)));
+  useEffect(() => {
+    for (const key of outrun) drafts.drop(key);
+  }, [drafts, outrun]);
   const [unsafe, setUnsafe] = useState(false);
   useUnkept(unsafe);
 
