@@ -73,6 +73,17 @@ describe("a journal goes in and out in pieces", () => {
   });
 });
 
+it("a journal with an entry longer than any text is refused with a word; what goes wrong in its keeper is the keeper's", async () => {
+  const file = new Blob([await courseFileOf({ entries: entriesOf(smallCourse()), files: new Map() }, AT)]);
+  const failing = (error: Error) =>
+    readCourseFile(file, () => {
+      throw error;
+    });
+  const issue = { code: "file_part_damaged", part: "journal.json" };
+  expect(await failing(new RangeError("Invalid string length"))).toEqual({ ok: false, issue });
+  await expect(failing(new Error("no room"))).rejects.toThrow("no room");
+});
+
 describe("a course file that is hard to write", () => {
   it("of texts so plain that packed they would pass for a bomb is stored as it is, and is read back", async () => {
     const entries = [...entriesOf(smallCourse())];
@@ -91,7 +102,7 @@ describe("a course file that is hard to write", () => {
       stream: () =>
         new ReadableStream<Uint8Array>({
           pull: (controller) => {
-            controller.enqueue(new Uint8Array(MOST_BYTES / 4));
+            controller.enqueue(new Uint8Array(MOST_BYTES + 1));
           },
         }),
     } as unknown as Blob;

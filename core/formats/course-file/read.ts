@@ -155,13 +155,23 @@ async function readJournal(
     return link.end();
   };
   const journal = new JournalIn({ replay, sumOf, sums, take });
-  if (!(await parts.read(JOURNAL, (bytes) => journal.take(bytes)))) return refuse(issueOf(parts, JOURNAL));
-  const issue = await journal.end();
+  const issue = await issueIn(parts, journal);
   if (issue) return refuse(issue);
   const state = replay.end();
   if (!state) return damaged(JOURNAL);
   const unproven = sums ? (cover.unproven ?? replay.count) : replay.count;
   return ok({ state, replay, broken: journal.broken, unproven });
+}
+
+async function issueIn(parts: SummedParts, journal: JournalIn): Promise<CourseFileIssue | null> {
+  try {
+    const isWhole = await parts.read(JOURNAL, (bytes) => journal.take(bytes));
+    return isWhole ? await journal.end() : issueOf(parts, JOURNAL);
+  } catch (error) {
+    // An entry longer than the longest text there can be: no course of ours has one.
+    if (error instanceof RangeError) return { code: "file_part_damaged", part: JOURNAL };
+    throw error;
+  }
 }
 
 async function takeFiles(
