@@ -6,6 +6,22 @@ const STRETCH = 10;
 /** Longest first stretch: what takes no longer is there at once, and the page never waits 50 ms. */
 const FIRST_STRETCH = 25;
 
+/** What is left of the first stretch, which all work that begins in one turn of the page shares: several do not add up. */
+let left = FIRST_STRETCH;
+
+/** Spends of the first stretch what some work takes. */
+function spend<T>(work: () => T): T {
+  if (left === FIRST_STRETCH) {
+    inNextTurn(() => {
+      left = FIRST_STRETCH;
+    });
+  }
+  const start = performance.now();
+  const done = work();
+  left -= performance.now() - start;
+  return done;
+}
+
 /** How a long piece of work ends: with its answer, or with what it threw. */
 type Ending<T> = { readonly value: T } | { readonly error: Error };
 
@@ -25,19 +41,18 @@ function stretch<T>(steps: Steps<T>, length: number): Ending<T> | null {
 
 /**
  * Takes the steps of long work, a stretch in each turn of the page, and tells how it ends; the first stretch is taken before
- * this returns. Returns how to leave off.
+ * this returns, unless other work has taken it in this turn. Returns how to leave off.
  */
 export function takeInTurns<T>(steps: Steps<T>, end: (ending: Ending<T>) => void): () => void {
   let leaveOff: () => void = () => undefined;
-  const take = (length: number) => {
-    const ending = stretch(steps, length);
+  const goOn = (ending: Ending<T> | null) => {
     if (ending) end(ending);
     else
       leaveOff = inNextTurn(() => {
-        take(STRETCH);
+        goOn(stretch(steps, STRETCH));
       });
   };
-  take(FIRST_STRETCH);
+  goOn(left > 0 ? spend(() => stretch(steps, left)) : null);
   return () => {
     leaveOff();
   };

@@ -29,6 +29,21 @@ describe("long work in turns of the page", () => {
     expect(Math.max(...leaps)).toBe(1);
   });
 
+  it("several that begin in one turn share its first stretch", async () => {
+    const taken = ["one", "two", "three"].map((name) => {
+      const steps: string[] = [];
+      return { steps, done: inTurns(work(3, 30, name, steps)) };
+    });
+    // One step of 30 ms is more than a first stretch: those that begin behind it wait for their own turn.
+    expect(taken.map(({ steps }) => steps.length)).toEqual([1, 0, 0]);
+    expect(await Promise.all(taken.map(({ done }) => done))).toEqual(["one", "two", "three"]);
+    await new Promise((resolve) => setTimeout(resolve, 5));
+    const later: string[] = [];
+    const done = inTurns(work(1, 0, "later", later));
+    expect(later).toEqual(["later"]);
+    await done;
+  });
+
   it("ends with what a step throws", async () => {
     const failing = (function* (): Steps<string> {
       yield;
