@@ -17,7 +17,6 @@ export {
   type PackedPiece,
   type ProvenCourse,
   type ReadCourse,
-  type TellProven,
   type UnprovenIssue,
   type WholeCourse,
   copiesToDrop,

@@ -7,7 +7,7 @@ export {
 } from "./archive";
 export { filesEverNamed, filesOf } from "./named-files";
 export { openedPiece, packedPiece, sumsOf, type PackedPiece } from "./packed-piece";
-export { writeProvenCourseFile, type ProvenCourse, type TellProven, type UnprovenIssue } from "./proven";
+export { writeProvenCourseFile, type ProvenCourse, type UnprovenIssue } from "./proven";
 export { readCourseFile } from "./read";
 export { readWholeCourseFile, type WholeCourse } from "./read-whole";
 export { copiesToDrop, copyName, keptCopy } from "./rotation";
