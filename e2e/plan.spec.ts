@@ -184,6 +184,23 @@ test("a weight, and a maximum lowered under scores that stand, are asked about w
   await expect(ask).toBeHidden();
 });
 
+test("who goes on writing while a category is being added is not called back to its field", async ({ page }) => {
+  await openDemo(page, "/plan");
+  const name = page.getByLabel("Another category");
+  const writer = page.getByLabel("New assignments, one line each");
+  await name.fill("Excursions");
+  await writer.evaluate((field) => {
+    document.activeElement?.closest("form")?.requestSubmit();
+    (field as HTMLElement).focus();
+  });
+  await expect(page.getByRole("region", { name: "Excursions" })).toBeVisible();
+  // The name is cleared in the same turn in which the field would take the focus.
+  await expect(name).toHaveValue("");
+  await page.keyboard.type("Quiz 9, 10 points");
+  await expect(writer).toHaveValue("Quiz 9, 10 points");
+  await expect(name).toHaveValue("");
+});
+
 test("a course of one's own asks once who marks, and has no late rule until one is set", async ({ page }) => {
   await openDemo(page, "/files");
   const start = async (title: string) => {

@@ -1,8 +1,10 @@
+import { useId } from "react";
 import type { Command } from "#core/changes";
 import { z } from "zod";
 import { FormTrouble, TextField } from "../../ui/forms/fields";
 import { nameText, optionalFigureText } from "../../ui/forms/schemas";
 import { sending, useSchemaForm } from "../../ui/forms/use-schema-form";
+import { focusStays } from "../../ui/hooks/focus-stays";
 
 const categoryForm = z.object({ name: nameText(), weight: optionalFigureText });
 const NO_CATEGORY = { name: "", weight: "" };
@@ -18,8 +20,10 @@ export function AddCategory({
   readonly send: (command: Command) => Promise<string | null>;
 }) {
   const form = useSchemaForm(categoryForm, NO_CATEGORY);
+  const id = useId();
   return (
     <form
+      id={id}
       noValidate
       className="mt-8 flex flex-wrap items-start gap-3 border-t border-rule pt-4"
       onSubmit={sending(form, async ({ name, weight }) => {
@@ -27,7 +31,7 @@ export function AddCategory({
         if (words !== null) return words;
         form.resetField("name");
         form.resetField("weight");
-        form.setFocus("name");
+        if (focusStays(document.getElementById(id))) form.setFocus("name");
         return null;
       })}
     >

@@ -10,6 +10,7 @@ import { readSet } from "../../exports/read-set";
 import { Choice } from "../../ui/fields/choice";
 import { datesOrder, inMark, figuresMark } from "../../ui/words/figures";
 import { FileButton } from "../../ui/files/file-button";
+import { focusStays } from "../../ui/hooks/focus-stays";
 
 interface ShorthandBoxProps {
   readonly timeZone: string;
@@ -51,7 +52,7 @@ export function ShorthandBox({ timeZone, today, categories, scales, first, onAdd
     });
     setTrouble(words);
     if (words === null) typed.clear();
-    field.current?.focus();
+    if (focusStays(field.current?.closest("section"))) field.current?.focus();
   };
 
   return (
