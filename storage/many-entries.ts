@@ -9,12 +9,12 @@ import { snapshotOf, storedSnapshot } from "./snapshot";
 
 /** What writes many entries at once, or the state beside them; fetched when that is due, which no first screen waits for. */
 
-/** Entries written singly before they are gathered into a block beside a snapshot. */
+/** Entries written singly before they are gathered into blocks beside a snapshot. */
 const BLOCK = 200;
 
 /**
- * Gathers old single entries into a block and keeps the state beside them, so that opening stays fast. Written in an
- * order that leaves a whole journal at every moment: block, snapshot, and only then the singles go. The newest stay
+ * Gathers old single entries into blocks and keeps the state beside them, so that opening stays fast. Written in an
+ * order that leaves a whole journal at every moment: blocks, snapshot, and only then the singles go. The newest stay
  * single, because another tab looks for them by key.
  */
 export async function compact(shelves: Shelves, slot: string, ledger: Ledger): Promise<void> {

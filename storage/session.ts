@@ -57,7 +57,7 @@ const QUICK = 200;
 /** Entries written between two looks at whether the journal should be gathered into blocks. */
 const COMPACT_EVERY = 100;
 
-const many = () => import("./many-entries");
+const manyEntries = () => import("./many-entries");
 
 /**
  * One open course. A command is answered at once on the state in memory and shows at once; its journal entry is
@@ -106,7 +106,7 @@ export class CourseSession {
       if (announced === slot) void this.#catchUp();
     });
     if (snapshotLacks && ledger.seq > QUICK)
-      void many()
+      void manyEntries()
         .then((all) => all.keepSnapshot(shelves, slot, ledger))
         .catch(() => null);
     // Steps left behind stay where they are while nothing may be written.
@@ -328,7 +328,7 @@ export class CourseSession {
   async #compactNowAndThen(): Promise<void> {
     if (this.#writtenSinceCompacting < COMPACT_EVERY) return;
     this.#writtenSinceCompacting = 0;
-    const { compact } = await many();
+    const { compact } = await manyEntries();
     await this.neighbours.alone(this.slot, () => compact(this.shelves, this.slot, this.#ledger));
   }
 
@@ -361,7 +361,7 @@ export class CourseSession {
 
   async #writeAnew(): Promise<void> {
     const chain = newChain(entriesOf(this.#ledger));
-    await (await many()).writeWholeJournal(this.shelves, this.slot, this.#ledger, chain);
+    await (await manyEntries()).writeWholeJournal(this.shelves, this.slot, this.#ledger, chain);
     this.#ledger = { ...this.#ledger, seal: chain.sums.at(-1) ?? this.#ledger.seal };
     await keepListing(this.shelves, this.slot, this.#ledger.state);
     this.#keepAnew = false;
