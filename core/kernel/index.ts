@@ -1,5 +1,6 @@
 export { ok, refuse, type Result } from "./result";
 export { contentSum, textSum } from "./content-sum";
+export { once } from "./once";
 export { required } from "./required";
 export {
   add,

@@ -37,15 +37,8 @@ export {
 } from "./give/total-copies";
 export { visibleChanges, type VisibleChange } from "./visible-change";
 export { openingKey, openingsOf, readingOf, sawBetween } from "./leaks/openings";
-export {
-  countSteps,
-  leaksOf,
-  verdictOf,
-  type Leak,
-  type LeakReport,
-  type Observation,
-  type Through,
-} from "./leaks/leaks";
+export { leaksOf, type Leak, type LeakReport, type Observation, type Through } from "./leaks/leaks";
+export { countSteps, verdictOf } from "./leaks/verdict";
 export { narrow, type Source, type Total } from "./leaks/narrowing";
 export { displayedInterval, letterInterval, shownTotals } from "./shown-totals";
 export { remindersFor, type ReminderFilter } from "./reminders";

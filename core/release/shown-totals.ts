@@ -24,6 +24,7 @@ import {
   planOf,
   type Item,
   type ItemSource,
+  type EvaluatedNow,
 } from "#core/totals";
 import { isShown } from "./visibility";
 
@@ -64,17 +65,35 @@ export function knowsValue(state: CourseState, assignment: Assignment, studentId
 export const entersTotals = (item: Item): item is Item & { readonly value: Exact } =>
   item.value !== null && item.standing !== "notCounted";
 
+/** The totals shown to one student, and what they are made of. */
+export interface Shown extends EvaluatedNow {
+  readonly totals: readonly ShownTotal[];
+}
+
 /** What the totals shown to a student are made of (handbook, section 8). */
-export function shownSource(state: CourseState, studentId: StudentId): ItemSource {
-  return courseOf(state).totalsRestOn === "released"
-    ? (assignment) => releasedItem(state, assignment, studentId)
-    : (assignment) => itemOf(assignment, figuresOf(state).figure(assignment.id, studentId));
+function shownBasis(state: CourseState, studentId: StudentId): EvaluatedNow {
+  if (courseOf(state).totalsRestOn === "all") return figuresOf(state).evaluatedNow(studentId);
+  const items = new Map<Assignment, Item>();
+  const source: ItemSource = (assignment) => {
+    let item = items.get(assignment);
+    if (!item) items.set(assignment, (item = releasedItem(state, assignment, studentId)));
+    return item;
+  };
+  return { source, evaluated: evaluate(planOf(state), source, "now") };
+}
+
+/** The totals whose seals are broken, as one student sees them, with what they are made of, for all that is asked about them. */
+export function shownTo(state: CourseState, studentId: StudentId): Shown {
+  const basis = shownBasis(state, studentId);
+  return { ...basis, totals: totalsShown(state, basis) };
 }
 
 /** The totals whose seals are broken, as one student sees them. */
-export function shownTotals(state: CourseState, studentId: StudentId): ShownTotal[] {
+export const shownTotals = (state: CourseState, studentId: StudentId): readonly ShownTotal[] =>
+  shownTo(state, studentId).totals;
+
+function totalsShown(state: CourseState, { source, evaluated }: EvaluatedNow): ShownTotal[] {
   const plan = planOf(state);
-  const source = shownSource(state, studentId);
   const open = (id: string) => totalSealOf(state, id).state === "released";
   const found: ShownTotal[] = [];
   const note = (id: string, exact: Exact | null) => {
@@ -86,7 +105,6 @@ export function shownTotals(state: CourseState, studentId: StudentId): ShownTota
     const interval = letter === null ? displayedInterval(exact, plan.course) : letterInterval(exact, plan.course);
     found.push({ id, exact, text, interval });
   };
-  const evaluated = evaluate(plan, source, "now");
   note("course", evaluated.percent);
   for (const { term, total } of evaluated.terms) if (term) note(term.id, total.percent);
   if (Object.keys(state.categories).some(open)) {

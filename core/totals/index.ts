@@ -7,13 +7,22 @@ export {
   progressOf,
   type Outlooks,
   type Progress,
+  type EvaluatedNow,
   type StudentTotals,
 } from "./class/course-figures";
 export { changedTotals, type ChangedTotal } from "./class/changed-totals";
 export { checkPlan, planOf, termOf, type PlanNode } from "./rules/course-plan";
 export { capped, overTerms, termTotal } from "./rules/course-total";
 export { dropFromPool, dropLowestPercents, staying } from "./rules/drops";
-export { categoryTotals, evaluate, evaluateNode, itemOf, type ItemSource, type NodeTotal } from "./rules/evaluate";
+export {
+  categoryTotals,
+  evaluate,
+  evaluateNode,
+  itemOf,
+  type Evaluated,
+  type ItemSource,
+  type NodeTotal,
+} from "./rules/evaluate";
 export { explainCategory, explainTotal } from "./account/explain";
 export { explainResult, type Provenances } from "./account/explain-result";
 export { figureOf, type Figure } from "./rules/figure";

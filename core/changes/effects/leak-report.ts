@@ -1,4 +1,4 @@
-import { keptBy, required, type Instant, type StudentId } from "#core/kernel";
+import { keptBy, required, type Basis, type Instant, type StudentId } from "#core/kernel";
 import { cutAt, resultKey, TOTALS_LETTER, type CourseState } from "#core/model";
 import { leaksOf, openingKey, type LeakReport } from "#core/release";
 import { figuresOf, planOf } from "#core/totals";
@@ -12,15 +12,36 @@ export interface Checked {
   readonly history: readonly StateThen[];
 }
 
-/** Everything in a state that one student can see, or that stands behind it. */
-function behind(state: CourseState, studentId: StudentId): readonly unknown[] {
-  const copies = Object.values(state.assignments).map(
-    ({ id }) => cutAt(state, "copies", id)?.[resultKey(id, studentId)],
-  );
+/** A student's copies in the order of the assignments; the same list until one of them is another. */
+const copiesOf = keptBy({
+  owner: ({ students }: CourseState, studentId: StudentId) => required(students[studentId], "student"),
+  basis: ({ copies, assignments }) => ({ copies, assignments }),
+  most: 2,
+  make: (before: readonly unknown[] | undefined, state, studentId): readonly unknown[] => {
+    const copies = Object.values(state.assignments).map(
+      ({ id }) => cutAt(state, "copies", id)?.[resultKey(id, studentId)],
+    );
+    return before?.length === copies.length && copies.every((copy, at) => copy === before[at]) ? before : copies;
+  },
+});
+
+/** Everything in a state that one student can see, or that stands behind it: lists that are compared member by member. */
+function behind(state: CourseState, studentId: StudentId): readonly (readonly unknown[])[] {
   const { rubrics, releases, totalSeals, totalCopies } = state;
-  const figures = figuresOf(state).figures(studentId);
-  return [planOf(state), rubrics, releases, totalSeals, totalCopies[studentId], ...copies, ...figures];
+  return [
+    [planOf(state), rubrics, releases, totalSeals, totalCopies[studentId]],
+    copiesOf(state, studentId),
+    figuresOf(state).figures(studentId),
+  ];
 }
+
+/** All that a student's report rests on, part by part. */
+const restsOn = ({ state, history }: Checked, studentId: StudentId): Basis => ({
+  times: history.map(({ at }) => at),
+  openings: state.openings[openingKey(TOTALS_LETTER, studentId)],
+  deliveries: state.deliveries,
+  ...[state, ...history.map((then) => then.state)].flatMap((one) => behind(one, studentId)),
+});
 
 /**
  * What one student can work out of all they see and saw. Open verdicts are left out: they tell nothing. Worked out again
@@ -28,12 +49,7 @@ function behind(state: CourseState, studentId: StudentId): readonly unknown[] {
  */
 export const leakReport = keptBy({
   owner: ({ state }: Checked, studentId: StudentId) => required(state.students[studentId], "student"),
-  basis: ({ state, history }, studentId) => ({
-    now: behind(state, studentId),
-    then: history.flatMap((then) => [then.at, ...behind(then.state, studentId)]),
-    openings: state.openings[openingKey(TOTALS_LETTER, studentId)],
-    deliveries: state.deliveries,
-  }),
+  basis: restsOn,
   most: 2,
   make: (_, { state, history }, studentId): LeakReport => {
     const report = leaksOf(state, studentId, observationsOf(history, state, studentId));

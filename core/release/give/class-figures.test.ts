@@ -1,11 +1,15 @@
 import { runCommand } from "#core/changes";
-import { visibleTo } from "#core/release";
+import { classFigureLeaks, visibleTo } from "#core/release";
 import { run, scoredClass, smallCourse, WORLD } from "#core/testing";
 import { describe, expect, it } from "vitest";
 
 const { essay, ada, score, scored, release } = scoredClass();
 
 describe("class figures", () => {
+  it("over fewer than five students leak", () => {
+    expect([4, 5].map(classFigureLeaks)).toEqual([true, false]);
+  });
+
   it("over fewer than five students are never given out", () => {
     const asked = runCommand(scored, release({ facets: ["classFigures"] }), WORLD);
     expect(asked.ok && visibleTo(asked.value.state, ada)).toEqual([]);

@@ -1,4 +1,4 @@
-import { eachInSteps, roundToText, type Exact, type Instant, type Steps, type StudentId } from "#core/kernel";
+import { eachInSteps, keptBy, roundToText, type Exact, type Instant, type Steps, type StudentId } from "#core/kernel";
 import {
   copyOf,
   courseOf,
@@ -11,9 +11,9 @@ import {
   type Student,
   type TotalCopy,
 } from "#core/model";
-import { evaluate, planOf, type ItemSource, type NodeTotal } from "#core/totals";
+import { planOf, type NodeTotal } from "#core/totals";
 import { isShown } from "../visibility";
-import { entersTotals, knowsValue, shownSource, shownTotals } from "../shown-totals";
+import { entersTotals, knowsValue, shownTo, type Shown } from "../shown-totals";
 
 type Part = TotalCopy["parts"][number];
 type Line = Part["items"][number];
@@ -32,21 +32,26 @@ export function totalIds(state: CourseState): string[] {
 }
 
 /** What a student has been told of the values that enter their totals. */
-interface Told {
-  readonly source: ItemSource;
+interface Told extends Shown {
   /** Something of the assignment enters that the student does not know. */
   readonly isSealed: (assignment: Assignment) => boolean;
   readonly places: number;
 }
 
 function toldTo(state: CourseState, studentId: StudentId): Told {
-  const source = shownSource(state, studentId);
+  const shown = shownTo(state, studentId);
+  const sealed = new Map<Assignment, boolean>();
   return {
-    source,
+    ...shown,
     places: courseOf(state).percentPlaces,
     isSealed: (assignment) => {
-      const item = source(assignment);
-      return entersTotals(item) && !knowsValue(state, assignment, studentId, item.value);
+      let is = sealed.get(assignment);
+      if (is === undefined) {
+        const item = shown.source(assignment);
+        is = entersTotals(item) && !knowsValue(state, assignment, studentId, item.value);
+        sealed.set(assignment, is);
+      }
+      return is;
     },
   };
 }
@@ -108,7 +113,7 @@ const categoryLine = (state: CourseState, told: Told, node: NodeTotal): Line => 
 
 /** How a total came about, as far as the student may know it. */
 function partsOf(state: CourseState, studentId: StudentId, told: Told, id: string): Part[] {
-  const evaluated = evaluate(planOf(state), told.source, "now");
+  const { evaluated } = told;
   const everyNode = [...evaluated.terms.flatMap(({ nodes }) => nodes), ...evaluated.exams];
   const part = (node: NodeTotal) => categoryPart(state, studentId, told, node);
   const term = evaluated.terms.find((one) => one.term?.id === id);
@@ -131,23 +136,26 @@ function partsOf(state: CourseState, studentId: StudentId, told: Told, id: strin
 }
 
 /** The assignments that a total takes in. */
-function assignmentsIn(state: CourseState, id: string): Assignment[] {
-  const { terms, roots } = planOf(state);
-  const term = terms.find((one) => one.term?.id === id);
-  if (term) return term.roots.flatMap(assignmentsBelow);
-  const all = roots.flatMap(assignmentsBelow);
-  const inside = (categoryId: string | null): boolean =>
-    categoryId === id || (categoryId !== null && inside(state.categories[categoryId]?.parentId ?? null));
-  return id === "course" ? all : all.filter(({ categoryId }) => inside(categoryId));
-}
+const assignmentsIn = keptBy({
+  owner: (state: CourseState, _: string) => planOf(state),
+  part: (_, id) => id,
+  make: (_, state, id): readonly Assignment[] => {
+    const { terms, roots } = planOf(state);
+    const term = terms.find((one) => one.term?.id === id);
+    if (term) return term.roots.flatMap(assignmentsBelow);
+    const all = roots.flatMap(assignmentsBelow);
+    const inside = (categoryId: string | null): boolean =>
+      categoryId === id || (categoryId !== null && inside(state.categories[categoryId]?.parentId ?? null));
+    return id === "course" ? all : all.filter(({ categoryId }) => inside(categoryId));
+  },
+});
 
 /** The totals a student would be given now, of those whose seals are broken. */
 export function draftTotals(state: CourseState, studentId: StudentId, at: Instant): TotalCopy[] {
-  const shown = shownTotals(state, studentId);
-  if (shown.length === 0) return [];
   const told = toldTo(state, studentId);
+  if (told.totals.length === 0) return [];
   const order = totalIds(state);
-  return shown
+  return told.totals
     .map(({ id, text }): TotalCopy => ({
       id,
       name: totalName(state, id),

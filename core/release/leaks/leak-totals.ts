@@ -3,35 +3,25 @@ import type { Assignment, CourseState } from "#core/model";
 import {
   capped,
   categoryTotal,
-  evaluate,
   evaluateNode,
   overTerms,
   planOf,
   termTotal,
   type CategoryTotal,
+  type Evaluated,
   type Item,
   type ItemSource,
   type NodeTotal,
 } from "#core/totals";
 import type { Source, Total } from "./narrowing";
-import { shownSource, shownTotals, type ShownTotal } from "../shown-totals";
+import { shownTo } from "../shown-totals";
 
 /** How a student's results take part: known to them, or hidden under an id. */
 export type Leaf = (assignment: Assignment, item: Item) => Source;
 
-/** Puts figures in the place of a list of assignments' own. */
-function withValues(
-  source: ItemSource,
-  assignments: readonly Assignment[],
-  values: readonly (Exact | null)[],
-): ItemSource {
-  const places = new Map(assignments.map(({ id }, index) => [id, index]));
-  return (assignment) => {
-    const item = source(assignment);
-    const place = places.get(assignment.id);
-    return place === undefined || item.value === null ? item : { ...item, value: values[place] ?? item.value };
-  };
-}
+/** An item with another value in the place of its own; one that has none does not take part. */
+const withValue = (item: Item, value: Exact | null | undefined): Item =>
+  item.value === null || !value ? item : { ...item, value };
 
 /** Whether the points of a category stay the same whatever its scores are: nothing is dropped from unequal points. */
 function isRigid({ node: { category }, total, children }: NodeTotal): boolean {
@@ -70,22 +60,20 @@ export interface LeakTotals {
 
 /**
  * The totals shown to a student as trees over their known and hidden values. Where a total cannot stand in the tree of
- * the total above it (it runs across terms), it makes a tree of its own. `totals` leaves all others out; `all` are the totals
- * shown, where they have been worked out already.
+ * the total above it (it runs across terms), it makes a tree of its own. `totals` leaves all others out; what
+ * is shown and what it rests on are handed in where they have been worked out already.
  */
 export function leakTotals(
   state: CourseState,
   studentId: StudentId,
   leaf: Leaf,
   totals: ReadonlySet<string> | null = null,
-  all: readonly ShownTotal[] = shownTotals(state, studentId),
+  { source, evaluated, totals: all } = shownTo(state, studentId),
 ): LeakTotals {
   const plan = planOf(state);
-  const source = shownSource(state, studentId);
   const shown = new Map(all.filter(({ id }) => totals?.has(id) ?? true).map(({ id, interval }) => [id, interval]));
   const builder: Builder = { state, source, leaf, shownAt: (id) => shown.get(id) ?? null, placed: new Set() };
   if (shown.size === 0) return { trees: [], unchecked: [] };
-  const evaluated = evaluate(plan, source, "now");
   const trees: Total[] = [];
   const unchecked: string[] = [];
   const nodes = [...evaluated.terms.flatMap(({ nodes: inTerm }) => inTerm), ...evaluated.exams];
@@ -107,7 +95,7 @@ export function leakTotals(
 
 const withDescendants = (node: NodeTotal): NodeTotal[] => [node, ...node.children.flatMap(withDescendants)];
 
-function courseTree(builder: Builder, evaluated: ReturnType<typeof evaluate>): Total {
+function courseTree(builder: Builder, evaluated: Evaluated): Total {
   const plan = planOf(builder.state);
   const [only] = evaluated.terms;
   const whole = only?.term === null;
@@ -154,21 +142,22 @@ function categoryTree(builder: Builder, { node, total, children }: NodeTotal, co
   const { category } = node;
   if (complete) builder.placed.add(category.id);
   const head = { kind: "total", id: category.id, shown: complete ? builder.shownAt(category.id) : null } as const;
-  const leaves = (assignments: readonly Assignment[]) =>
-    assignments.map((assignment) => builder.leaf(assignment, source(assignment)));
+  const own = node.assignments.map(source);
   // The items as they entered, in their order; a category inside brings its percentage of fixed points.
   const entered = new Map([...total.kept, ...total.bonus, ...total.leftOut].map(({ item }) => [item.id, item]));
   const inner = children.flatMap(({ node: child }) => entered.get(child.category.id) ?? []);
   return {
     ...head,
-    parts: [...leaves(node.assignments), ...children.map((child) => categoryTree(builder, child, complete))],
+    parts: [
+      ...node.assignments.map((assignment) => builder.leaf(assignment, source(assignment))),
+      ...children.map((child) => categoryTree(builder, child, complete)),
+    ],
     combine: (values) => {
-      const own = withValues(source, node.assignments, values);
       const items = [
-        ...node.assignments.map(own),
+        ...own.map((item, place) => withValue(item, values[place])),
         ...inner.map((item, place) => {
-          const percent = values[node.assignments.length + place];
-          return percent && item.value ? { ...item, value: divide(multiply(percent, item.points), HUNDRED) } : item;
+          const percent = values[own.length + place];
+          return withValue(item, percent && divide(multiply(percent, item.points), HUNDRED));
         }),
       ];
       return categoryTotal(category, items, "now").percent;

@@ -2,11 +2,9 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import {
   add,
-  closed,
   compare,
   contains,
   decimal,
-  fromDecimal,
   multiply,
   ratio,
   toNumber,
@@ -17,17 +15,8 @@ import {
 import { courseOf, recordAt, resultKey, withRecords, type CourseState } from "#core/model";
 import { anyCourse, assignmentId, run, runs, smallCourse, studentId } from "#core/testing";
 import { figuresOf } from "#core/totals";
-import {
-  classFigureLeaks,
-  countSteps,
-  displayedInterval,
-  leaksOf,
-  letterInterval,
-  shownTotals,
-  verdictOf,
-} from "../index";
+import { leaksOf, shownTotals } from "../index";
 
-const exact = (value: number): Exact => fromDecimal(decimal(String(value)));
 const text = ({ low, lowIncluded, high, highIncluded }: Interval) =>
   `${lowIncluded ? "[" : "("}${String(toNumber(low))}, ${String(toNumber(high))}${highIncluded ? "]" : ")"}`;
 
@@ -263,50 +252,5 @@ describe("the leak check of a course", () => {
       assignments: { ...state.assignments, ...(quiz && { [quiz.id]: { ...quiz, held: true } }) },
     };
     expect(leaksOf(held, studentId("ben")).leaks.map(({ verdict }) => verdict)).toEqual(["certain"]);
-  });
-});
-
-describe("verdicts", () => {
-  const course = { ...courseOf(smallCourse()), passMark: decimal("60") };
-  const between = (low: number, high: number) => closed(exact(low), exact(high));
-  const full = between(0, 20);
-  it.each([
-    ["one possible score", between(14.9, 15.1), 1, "certain"],
-    ["a tenth of the points", between(10, 12), 5, "narrow"],
-    ["all above the pass mark", between(12, 20), 17, "narrow"],
-    ["all below it", between(0, 11.9), 24, "narrow"],
-    ["on both sides", between(8, 17), 19, "open"],
-    ["nothing learned", full, 41, "open"],
-  ])("%s", (_what, interval, possible, verdict) => {
-    expect(verdictOf(course, interval, full, whole(20), possible)).toBe(verdict);
-  });
-
-  it("inside one letter is narrow, though wide and on one side only by the letter", () => {
-    const wide = { ...course, passMark: decimal("0"), letters: [{ letter: "P", from: decimal("0") }] };
-    expect(verdictOf(wide, between(1, 15), full, whole(20), 29)).toBe("narrow");
-  });
-
-  it("scores on the step are counted with their ends", () => {
-    const half = ratio(1n, 2n);
-    expect(countSteps(between(1, 2), half)).toBe(3);
-    expect(countSteps({ ...between(1, 2), highIncluded: false }, half)).toBe(2);
-    expect(countSteps({ ...between(1, 2), lowIncluded: false, highIncluded: false }, half)).toBe(1);
-    expect(countSteps(between(1.1, 1.4), half)).toBe(0);
-    expect(countSteps(between(-1, 0.2), half)).toBe(3);
-  });
-
-  it("class figures over fewer than five students leak", () => {
-    expect([4, 5].map(classFigureLeaks)).toEqual([true, false]);
-  });
-
-  it("a letter tells its band: B from 80 as displayed is 79.95 up to 89.95", () => {
-    const interval = letterInterval(exact(85), { ...course, lettersCompare: "displayed" });
-    expect(text(interval)).toBe("[79.95, 89.95)");
-    expect(contains(letterInterval(exact(97), course), exact(140))).toBe(true);
-  });
-
-  it("what is displayed as 0 or below 0 is rounded away from zero", () => {
-    expect(text(displayedInterval(exact(0.02), { percentPlaces: 1 }))).toBe("(-0.05, 0.05)");
-    expect(text(displayedInterval(exact(-1.05), { percentPlaces: 1 }))).toBe("(-1.15, -1.05]");
   });
 });

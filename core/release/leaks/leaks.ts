@@ -1,32 +1,23 @@
 import {
-  add,
   closed,
   compare,
-  divide,
   fractionText,
   fromDecimal,
-  HUNDRED,
   larger,
-  multiply,
-  ratio,
   smaller,
-  subtract,
   ZERO,
   type AssignmentId,
   type Exact,
   type Interval,
   type StudentId,
 } from "#core/kernel";
-import { copyOf, courseOf, rubricOf, totalSealOf, type Assignment, type Course, type CourseState } from "#core/model";
-import { isWeighted, rulerEnds } from "#core/scoring";
-import { figuresOf, itemOf, letterOf, passes, type Item } from "#core/totals";
+import { courseOf, totalSealOf, type Assignment, type CourseState } from "#core/model";
+import { figuresOf, type Item } from "#core/totals";
 import { leakTotals } from "./leak-totals";
 import { narrow, type Source, type Total } from "./narrowing";
+import { countSteps, stepOf, verdictOf, type Verdict } from "./verdict";
 import { isShown } from "../visibility";
-import { entersTotals, givenValue, shownTotals, type ShownTotal } from "../shown-totals";
-
-/** How much of a sealed score can be worked out (handbook, section 8). */
-export type Verdict = "certain" | "narrow" | "open";
+import { entersTotals, givenValue, shownTo, type ShownTotal } from "../shown-totals";
 
 /** A sealed score that enters a visible total, with what follows about it. */
 export interface Leak {
@@ -73,9 +64,6 @@ export interface LeakReport {
   readonly unchecked: readonly string[];
 }
 
-/** The step a score moves in where no rubric says more: half points (common practice, no source). */
-const HALF_POINT = ratio(1n, 2n);
-
 /**
  * Checks one student against the totals they saw, each as it was when they saw it: a total seen before and after a change
  * tells the change. Left out, they see the totals that are open now. The student is taken to know the rules, the weights,
@@ -87,6 +75,7 @@ export function leaksOf(
   observed: readonly Observation[] = [{ state, totals: null }],
 ): LeakReport {
   const hidden = new Map<string, Interval>();
+  const hasHidden = new Set<AssignmentId>();
   const known = knownTo([...new Set([state, ...observed.map((one) => one.state)])], studentId);
   const leaf = (assignment: Assignment, item: Item): Source => {
     if (!entersTotals(item)) return { kind: "known", value: null };
@@ -95,20 +84,22 @@ export function leaksOf(
     const id = hiddenId(assignment, item.value);
     const maximum = fromDecimal(assignment.points);
     hidden.set(id, closed(smaller(ZERO, item.value), larger(maximum, item.value)));
+    hasHidden.add(assignment.id);
     return { kind: "hidden", id, like: likeOf(item) };
   };
   const found = observed.map((one) => {
-    const shown = shownTotals(one.state, studentId);
-    return { ...leakTotals(one.state, studentId, leaf, one.totals, shown), at: one.state, shown };
+    const shown = shownTo(one.state, studentId);
+    return { ...leakTotals(one.state, studentId, leaf, one.totals, shown), at: one.state, shown: shown.totals };
   });
   const { intervals, inconsistent } = narrow(
     found.flatMap((totals) => totals.trees),
     hidden,
   );
   const through = throughTotals(found);
-  const { figure } = figuresOf(state);
+  const { source } = figuresOf(state).evaluatedNow(studentId);
   const fromTotals = Object.values(state.assignments).flatMap((assignment) => {
-    const { value } = itemOf(assignment, figure(assignment.id, studentId));
+    if (!hasHidden.has(assignment.id)) return [];
+    const { value } = source(assignment);
     if (value === null || known(assignment, value)) return [];
     const id = hiddenId(assignment, value);
     const [interval, before] = [intervals.get(id), hidden.get(id)];
@@ -179,11 +170,11 @@ function throughTotals(
 
 /** Scores whose rubric detail is out while they are sealed: the points add up to them. */
 function throughRubrics(state: CourseState, studentId: StudentId): Leak[] {
-  return Object.values(state.assignments).flatMap((assignment): Leak[] => {
-    const { rubric } = copyOf(state, assignment.id, studentId);
-    const score = figuresOf(state).figure(assignment.id, studentId).rubric?.score;
-    const open = rubric && isShown(state, assignment, studentId, "rubric");
-    if (!open || !score || isShown(state, assignment, studentId, "score")) return [];
+  const figures = figuresOf(state).figures(studentId);
+  return Object.values(state.assignments).flatMap((assignment, place): Leak[] => {
+    const score = figures[place]?.rubric?.score;
+    const isOpen = (facet: "rubric" | "score") => isShown(state, assignment, studentId, facet);
+    if (!score || !isOpen("rubric") || isOpen("score")) return [];
     const maximum = fromDecimal(assignment.points);
     return [
       {
@@ -224,44 +215,4 @@ function leakOf(
     from: "totals",
     through,
   };
-}
-
-/** Certain: one score is left. Narrow: within 10 % of the points, or on one side of the pass mark or inside one letter. */
-export function verdictOf(
-  course: Course,
-  interval: Interval,
-  before: Interval,
-  maximum: Exact,
-  scoresLeft: number,
-): Verdict {
-  if (scoresLeft <= 1) return "certain";
-  const width = subtract(interval.high, interval.low);
-  if (compare(multiply(width, ratio(10n, 1n)), maximum) <= 0) return "narrow";
-  const untouched = compare(width, subtract(before.high, before.low)) === 0;
-  if (untouched || maximum.n <= 0n) return "open";
-  const [low, high] = [interval.low, interval.high].map((end) => divide(multiply(end, HUNDRED), maximum)) as [
-    Exact,
-    Exact,
-  ];
-  const oneSide = passes(course, low) === passes(course, high);
-  return oneSide || letterOf(course, low) === letterOf(course, high) ? "narrow" : "open";
-}
-
-function stepOf(state: CourseState, assignment: Assignment): Exact {
-  const rubric = rubricOf(state, assignment);
-  if (!rubric || isWeighted(rubric)) return HALF_POINT;
-  const finest = rubric.criteria.map(({ step }) => fromDecimal(step)).reduce(smaller);
-  if (!rubric.scaled) return finest.n > 0n ? finest : HALF_POINT;
-  const whole = rubric.criteria.map((item) => fromDecimal(rulerEnds(item).maximum)).reduce(add);
-  const scaled = whole.n <= 0n ? ZERO : multiply(finest, divide(fromDecimal(assignment.points), whole));
-  return scaled.n > 0n ? scaled : HALF_POINT;
-}
-
-/** How many multiples of a step lie in an interval. */
-export function countSteps(interval: Interval, step: Exact): number {
-  const floor = ({ n, d }: Exact): bigint => (n >= 0n ? n / d : -((-n + d - 1n) / d));
-  const [low, high] = [divide(interval.low, step), divide(interval.high, step)];
-  const first = low.d === 1n && !interval.lowIncluded ? low.n + 1n : -floor({ n: -low.n, d: low.d });
-  const last = high.d === 1n && !interval.highIncluded ? high.n - 1n : floor(high);
-  return last < first ? 0 : Number(last - first + 1n);
 }

@@ -60,19 +60,45 @@ type Ranges = Map<string, Interval>;
 export function narrow(totals: readonly Total[], hidden: ReadonlyMap<string, Interval>): Narrowed {
   const ranges: Ranges = new Map(hidden);
   const inconsistent = new Set<string>();
+  const trees = totals.map(treeOf);
   for (let round = 0; round < MOST_ROUNDS; round += 1) {
-    const before = new Map(ranges);
-    for (const total of totals) {
-      if (!pass(total, ranges)) inconsistent.add(total.id);
+    const due = trees.filter((tree) => !isAsLeft(tree, ranges));
+    if (due.length === 0 || inconsistent.size > 0) break;
+    for (const tree of due) {
+      const before = rangesIn(tree, ranges);
+      if (!pass(tree.total, ranges)) inconsistent.add(tree.total.id);
+      tree.left = tree.eachOnce ? rangesIn(tree, ranges) : before;
     }
-    const moved = [...ranges].some(([id, range]) => {
-      const earlier = before.get(id);
-      return earlier === undefined || !sameInterval(range, earlier);
-    });
-    if (!moved || inconsistent.size > 0) break;
   }
   return { intervals: ranges, inconsistent: [...inconsistent] };
 }
+
+/** A tree with its hidden values, and their ranges with which another way through it would tell nothing new. */
+interface Tree {
+  readonly total: Total;
+  readonly ids: readonly string[];
+  /** Each hidden value stands in one place; then one way through is enough. */
+  readonly eachOnce: boolean;
+  left: readonly (Interval | undefined)[] | null;
+}
+
+const hiddenIn = (source: Source): readonly string[] =>
+  source.kind === "known" ? [] : source.kind === "hidden" ? [source.id] : source.parts.flatMap(hiddenIn);
+
+function treeOf(total: Total): Tree {
+  const all = hiddenIn(total);
+  const ids = [...new Set(all)];
+  return { total, ids, eachOnce: ids.length === all.length, left: null };
+}
+
+const rangesIn = ({ ids }: Tree, ranges: Ranges): Tree["left"] => ids.map((id) => ranges.get(id));
+
+/** Whether a tree's hidden values lie as it left them. */
+const isAsLeft = ({ ids, left }: Tree, ranges: Ranges): boolean =>
+  left?.every((range, place) => {
+    const now = ranges.get(ids[place] ?? "");
+    return now === range || (now !== undefined && range !== undefined && sameInterval(now, range));
+  }) ?? false;
 
 /** One way up and down a tree; false, with nothing narrowed, where the parts cannot give what is shown. */
 function pass(root: Total, ranges: Ranges): boolean {
@@ -106,7 +132,8 @@ function pass(root: Total, ranges: Ranges): boolean {
     const worked = new Map<string, Interval>();
     total.parts.forEach((part, place) => {
       const own = parts[place];
-      if (part.kind === "known" || !own) return;
+      // A part that can be one thing only stays that: what is shown lies in what the others give beside it.
+      if (part.kind === "known" || !own || isPoint(own)) return;
       const key = part.kind === "hidden" && part.like !== undefined ? `${part.like} ${intervalText(own)}` : null;
       const kept = (key === null ? null : worked.get(key)) ?? narrowPart(total, parts, place, goal);
       if (key !== null) worked.set(key, kept);
@@ -130,8 +157,11 @@ const endsOf = (parts: readonly (Interval | null)[], end: End) => parts.map((par
 /** So close to an end that does not belong to its interval that no plateau worth speaking of lies in between. */
 const NEAR = ratio(1n, 1_000_000n);
 
-/** The ends that belong to their intervals, and values just inside for those that do not. */
-function insideEnds(parts: readonly (Interval | null)[], end: End): (Exact | null)[] {
+const isPoint = ({ low, high }: Interval): boolean => compare(low, high) === 0;
+
+/** The ends that belong to their intervals, and values just inside for those that do not. The ends themselves where all do. */
+function insideEnds(parts: readonly (Interval | null)[], end: End, ends: (Exact | null)[]): (Exact | null)[] {
+  if (parts.every((part) => !part || (end === "low" ? part.lowIncluded : part.highIncluded))) return ends;
   return parts.map((part) => {
     if (!part || (end === "low" ? part.lowIncluded : part.highIncluded)) return part && part[end];
     const half = multiply(subtract(part.high, part.low), ratio(1n, 2n));
@@ -142,8 +172,12 @@ function insideEnds(parts: readonly (Interval | null)[], end: End): (Exact | nul
 
 /** The range of a total while each part stays in its own. An end is in it where it is reached from inside, too. */
 function rangeOf(total: Total, parts: readonly (Interval | null)[]): Interval | null {
-  const [low, high] = [total.combine(endsOf(parts, "low")), total.combine(endsOf(parts, "high"))];
-  const [lowest, highest] = [total.combine(insideEnds(parts, "low")), total.combine(insideEnds(parts, "high"))];
+  const [lows, highs] = [endsOf(parts, "low"), endsOf(parts, "high")];
+  const low = total.combine(lows);
+  const high = parts.every((part) => !part || isPoint(part)) ? low : total.combine(highs);
+  const [insideLow, insideHigh] = [insideEnds(parts, "low", lows), insideEnds(parts, "high", highs)];
+  const lowest = insideLow === lows ? low : total.combine(insideLow);
+  const highest = insideHigh === highs ? high : total.combine(insideHigh);
   if (!low || !high || !lowest || !highest) return null;
   return { low, lowIncluded: compare(low, lowest) === 0, high, highIncluded: compare(high, highest) === 0 };
 }
@@ -158,9 +192,16 @@ function narrowPart(total: Total, parts: readonly (Interval | null)[], place: nu
       return total.combine(all) ?? goal.low;
     };
   };
-  const least = leastEnd(withOthersAt(endsOf(parts, "high")), withOthersAt(insideEnds(parts, "high")), own, goal);
-  const most = mostEnd(withOthersAt(endsOf(parts, "low")), withOthersAt(insideEnds(parts, "low")), own, goal);
-  return meet(own, { ...least, ...most });
+  const withOthers = (end: End): [OfOne, OfOne] => {
+    const ends = endsOf(parts, end);
+    const inside = insideEnds(parts, end, ends);
+    const f = withOthersAt(ends);
+    return [f, inside === ends ? f : withOthersAt(inside)];
+  };
+  return meet(own, {
+    ...leastEnd(...withOthers("high"), own, goal),
+    ...mostEnd(...withOthers("low"), own, goal),
+  });
 }
 
 type OfOne = (x: Exact) => Exact;

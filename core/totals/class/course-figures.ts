@@ -1,5 +1,6 @@
 import {
   keptBy,
+  once,
   required,
   type AssignmentId,
   type CategoryId,
@@ -9,7 +10,7 @@ import {
 } from "#core/kernel";
 import { cutAt, moderationOf, resultKey, studentsOf, type Assignment, type CourseState } from "#core/model";
 import type { CategoryTotal } from "../rules/category-total";
-import { planOf } from "../rules/course-plan";
+import { planOf, type CoursePlan } from "../rules/course-plan";
 import { categoryTotals, evaluate, itemOf, type Evaluated, type ItemSource } from "../rules/evaluate";
 import { figureOf, type Figure } from "../rules/figure";
 import { assignmentBasis } from "./assignment-basis";
@@ -30,10 +31,17 @@ export interface StudentTotals extends Outlooks {
   readonly letter: string | null;
 }
 
+/** What counts of each assignment for one student, and every total with what it rests on, as things stand now. */
+export interface EvaluatedNow {
+  readonly source: ItemSource;
+  readonly evaluated: Evaluated;
+}
+
 /** Every figure of a course. */
 export interface CourseFigures {
   readonly figure: (assignmentId: AssignmentId, studentId: StudentId) => Figure;
   readonly totals: (studentId: StudentId) => StudentTotals;
+  readonly evaluatedNow: (studentId: StudentId) => EvaluatedNow;
   /** All figures of a student in the order of the state's assignments; the same list until one of them is another. */
   readonly figures: (studentId: StudentId) => readonly Figure[];
 }
@@ -60,7 +68,8 @@ export const figuresOf = keptBy({
     };
     return {
       figure,
-      totals: (studentId) => studentOf(studentId).totals,
+      totals: (studentId) => studentOf(studentId).totals(),
+      evaluatedNow: (studentId) => studentOf(studentId).evaluatedNow(),
       figures: (studentId) => studentOf(studentId).figures,
     };
   },
@@ -124,7 +133,8 @@ const changedBetween = keptBy({
 interface StudentFigures {
   readonly basis: FiguresBasis;
   readonly figures: readonly Figure[];
-  readonly totals: StudentTotals;
+  readonly evaluatedNow: () => EvaluatedNow;
+  readonly totals: () => StudentTotals;
 }
 
 /**
@@ -144,9 +154,22 @@ const studentFigures = keptBy({
     for (const at of changed ?? []) figures[at] = figure(required(ids[at], "assignment"), studentId);
     const same = before && (changed ?? [...ids.keys()]).every((at) => before.figures[at] === figures[at]);
     if (same) return { ...before, basis };
-    return { basis, figures, totals: studentTotals(state, sourceOf(state, figures)) };
+    return { basis, figures, ...totalsWhenAsked(planOf(state), ids, figures) };
   },
 });
+
+/** A student's totals, worked out when they are first asked for. They hold on to no state of the course, which may be an old one by then. */
+function totalsWhenAsked(
+  plan: CoursePlan,
+  ids: readonly AssignmentId[],
+  figures: readonly Figure[],
+): Pick<StudentFigures, "evaluatedNow" | "totals"> {
+  const evaluatedNow = once((): EvaluatedNow => {
+    const source = sourceOf(ids, figures);
+    return { source, evaluated: evaluate(plan, source, "now") };
+  });
+  return { evaluatedNow, totals: once(() => studentTotals(plan, evaluatedNow())) };
+}
 
 /** Where each assignment stands among a student's figures. */
 const placesOf = keptBy({
@@ -155,8 +178,8 @@ const placesOf = keptBy({
 });
 
 /** What counts of each assignment, from a student's figures in the order of the state's assignments. */
-function sourceOf(state: CourseState, figures: readonly Figure[]): ItemSource {
-  const placed = placesOf(idsOf(state));
+function sourceOf(ids: readonly AssignmentId[], figures: readonly Figure[]): ItemSource {
+  const placed = placesOf(ids);
   const items = new Map<AssignmentId, ReturnType<ItemSource>>();
   return (assignment) => {
     let item = items.get(assignment.id);
@@ -168,9 +191,7 @@ function sourceOf(state: CourseState, figures: readonly Figure[]): ItemSource {
   };
 }
 
-function studentTotals(state: CourseState, source: ItemSource): StudentTotals {
-  const plan = planOf(state);
-  const evaluated = evaluate(plan, source, "now");
+function studentTotals(plan: CoursePlan, { source, evaluated }: EvaluatedNow): StudentTotals {
   const now = evaluated.percent;
   const [lowest, highest] = [evaluate(plan, source, "lowest"), evaluate(plan, source, "highest")];
   const ofTerm = ({ terms }: Evaluated, at: number) => terms[at]?.total.percent ?? null;

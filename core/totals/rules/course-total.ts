@@ -42,12 +42,12 @@ export function termTotal(rules: Rules, shares: readonly CategoryShare[]): TermT
     const { category, total } = share;
     const why = reasonToLeave(rules, share);
     if (why) {
-      leftOut.push({ ...share, why });
+      leftOut.push({ category, total, why });
       continue;
     }
     const size = rules.totals === "points" ? total.possible : fromDecimal(category.weight ?? ("0" as Decimal));
     const percent = total.percent ?? (rules.totals === "points" ? null : ZERO);
-    entered.push({ ...share, size, percent });
+    entered.push({ category, total, size, percent });
     earned = add(earned, rules.totals === "points" ? total.earned : divide(multiply(size, percent ?? ZERO), HUNDRED));
     if (!category.bonus) sizes = add(sizes, size);
   }

@@ -36,6 +36,12 @@ function bruteForce(earned: readonly number[], possible: readonly number[], drop
   return best ?? new Fraction(0);
 }
 
+/** Every choice of so many members of a list. */
+const subsets = (list: readonly number[], size: number): number[][] =>
+  Array.from({ length: 1 << list.length }, (_, mask) => list.filter((_one, index) => mask & (1 << index))).filter(
+    (kept) => kept.length === size,
+  );
+
 describe("dropping from pooled points (Kane & Kane 2006, Dropping lowest grades, Mathematics Magazine 79(3))", () => {
   it("finds what lowest percent, lowest points and most points lost all miss (reference drop.kane.heuristics-fail)", () => {
     const { input, expected } = reference<
@@ -82,6 +88,25 @@ describe("dropping from pooled points (Kane & Kane 2006, Dropping lowest grades,
         expect(bruteForce(earned, possible, drop, gain).equals(fraction(ours))).toBe(true);
       }),
       { numRuns: runs(150) },
+    );
+  });
+
+  it("out of equal points agrees with trying every set, whatever always counts beside them", () => {
+    const score = fc.integer({ min: 0, max: 12 });
+    fc.assert(
+      fc.property(fc.array(score, { minLength: 2, maxLength: 9 }), fc.nat(8), score, (earned, wish, fixed) => {
+        const possible = earned.map(() => 10);
+        const drop = wish % earned.length;
+        const dropped = dropFromPool(droppables({ earned, possible }), earned.length - drop, {
+          earned: whole(fixed),
+          possible: whole(7),
+        });
+        const most = Math.max(...subsets(earned, earned.length - drop).map((kept) => kept.reduce((a, b) => a + b, 0)));
+        const left = earned.filter((_, index) => !dropped.has(index));
+        expect(left.reduce((a, b) => a + b, 0)).toBe(most);
+        expect(left).toHaveLength(earned.length - drop);
+      }),
+      { numRuns: runs(100) },
     );
   });
 

@@ -39,6 +39,11 @@ export function dropLowestPercents(items: readonly Droppable[], stay: number): R
 export function dropFromPool(items: readonly Droppable[], stay: number, beside: Beside): ReadonlySet<number> {
   const dropped = items.length - stay;
   if (dropped <= 0) return new Set();
+  // Out of equal points each set weighs the same, and the fewest points are the lowest percentages.
+  const [first] = items;
+  if (first && items.every(({ points }) => compare(points, first.points) === 0)) {
+    return new Set(fromWorst(items.map(({ value }) => value)).slice(0, dropped));
+  }
   // The start only has to be a ratio that some set of this size reaches; any one will do.
   let set = new Set(fromWorst(items.map(({ value, points }) => divide(value, points))).slice(0, dropped));
   if (stay === 0 && beside.possible.n === 0n) return set;
