@@ -1,5 +1,6 @@
 import { runCommand } from "#core/changes";
-import { classFigureLeaks, visibleTo } from "#core/release";
+import { required } from "#core/kernel";
+import { classFigureLeaks, facetNow, visibleTo } from "#core/release";
 import { run, scoredClass, smallCourse, WORLD } from "#core/testing";
 import { describe, expect, it } from "vitest";
 
@@ -27,5 +28,10 @@ describe("class figures", () => {
       release({ facets: ["classFigures"] }),
     );
     expect(visibleTo(all, ada)[0]?.classFigures).toEqual({ students: 5, mean: "77.0", median: "72.0", maximum: "100" });
+    const [first, ...others] = Object.values(all.students).map((student) =>
+      facetNow(all, required(all.assignments[essay], "assignment"), student, "classFigures"),
+    );
+    // Worked out once for the class: a class of 1,000 is no sum of 1,000 for each of its students.
+    expect(others.every((one) => one === first)).toBe(true);
   });
 });

@@ -5,6 +5,7 @@ import {
   fractionText,
   keptBy,
   multiply,
+  once,
   ratio,
   roundToText,
   sum,
@@ -40,20 +41,29 @@ export function classDifferenceLeaks(before: ClassPapers, after: ClassPapers): b
   return between > 0 && classFigureLeaks(between);
 }
 
-/** What an assignment's class figures are over: the counted values rising, and by student. */
+/** An assignment's class figures, and what they are over: the counted values rising, and by student. */
+interface ClassScores {
+  readonly scored: readonly Exact[];
+  readonly papers: ClassPapers;
+  /** Worked out once for all who are given them. */
+  readonly figures: () => ClassFiguresCopy | null;
+}
+
 const scoredOf = keptBy({
   owner: (_: CourseState, assignment: Assignment) => assignment,
   basis: assignmentBasis,
   most: 2,
-  make: (_, state, assignment): { readonly scored: readonly Exact[]; readonly papers: ClassPapers } => {
+  make: (_, state, assignment): ClassScores => {
     const { figure } = figuresOf(state);
     const papers = studentsOf(state).flatMap(({ id }) => {
       const { standing, counted } = figure(assignment.id, id);
       return standing === "handedIn" && counted ? [[id, counted] as const] : [];
     });
+    const scored = papers.map(([, counted]) => counted).sort(compare);
     return {
-      scored: papers.map(([, counted]) => counted).sort(compare),
+      scored,
       papers: new Map(papers.map(([id, counted]) => [id, fractionText(counted)])),
+      figures: once(() => figuresOver(scored, assignment)),
     };
   },
 });
@@ -72,9 +82,7 @@ function medianOf(rising: readonly Exact[]): Exact {
   return rising.length % 2 === 1 ? at(half) : multiply(add(at(half - 1), at(half)), ratio(1n, 2n));
 }
 
-/** Mean and median of an assignment as they would be given out, in points; null where they are over too few papers. */
-export function classFiguresOf(state: CourseState, assignment: Assignment): ClassFiguresCopy | null {
-  const { scored } = scoredOf(state, assignment);
+function figuresOver(scored: readonly Exact[], assignment: Assignment): ClassFiguresCopy | null {
   if (classFigureLeaks(scored.length)) return null;
   return {
     students: scored.length,
@@ -83,3 +91,7 @@ export function classFiguresOf(state: CourseState, assignment: Assignment): Clas
     maximum: assignment.points,
   };
 }
+
+/** Mean and median of an assignment as they would be given out, in points; null where they are over too few papers. */
+export const classFiguresOf = (state: CourseState, assignment: Assignment): ClassFiguresCopy | null =>
+  scoredOf(state, assignment).figures();
