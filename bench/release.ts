@@ -1,7 +1,7 @@
 import type { Page } from "@playwright/test";
 import { ADDRESS, inApplication } from "./in-application";
 import { readInLargeCourse } from "./large-course-read-in";
-import { longestHold, watchPage } from "./watched";
+import { isGone, longestHold, press, says, watchPage } from "./watched";
 
 /** What was measured of Release with a large class, in milliseconds. */
 export interface ReleaseFigures {
@@ -25,20 +25,20 @@ export function measureRelease(students: number, assignments: number): Promise<R
     await readInLargeCourse(page, students, assignments);
     await watchPage(page);
     const opened = await timed(page, async () => {
-      await page.getByRole("link", { name: "Release", exact: true }).first().click();
-      await page.getByRole("button", { name: /^Release to \d+ students/ }).waitFor();
+      await press(page, "nav a", "Release");
+      await says(page, "Release to ");
     });
     await page.goto(`${ADDRESS}/courses/large/release?total=course`);
     await settled(page);
     await watchPage(page);
     const shown = await timed(page, () => change(page, "Show the Course total"));
-    const rested = await timed(page, () => change(page, /Let them rest on/, "Change what they rest on"));
+    const rested = await timed(page, () => change(page, "Let them rest on", "Change what they rest on"));
     await page.goto(`${ADDRESS}/courses/large/release`);
     await settled(page);
     await watchPage(page);
     const released = await timed(page, async () => {
-      await page.getByRole("button", { name: /^Release to \d+ students/ }).click();
-      await page.getByText(/^Released to/).waitFor();
+      await press(page, "main button", "Release to ");
+      await says(page, "Released to");
     });
     const named = <N extends string>(name: N, [time, hold]: readonly [number, number]) =>
       ({ [name]: time, [`${name}Hold`]: hold }) as Record<N | `${N}Hold`, number>;
@@ -53,18 +53,14 @@ export function measureRelease(students: number, assignments: number): Promise<R
 
 /** Until the class was looked through for leaks, so that nothing else is under way. */
 async function settled(page: Page): Promise<void> {
-  await page.locator("html[data-ready]").waitFor();
-  await page
-    .getByText(/could work out a sealed score$/)
-    .first()
-    .waitFor();
+  await page.waitForFunction(() => document.querySelector("html[data-ready]"), null, { polling: 50 });
+  await says(page, "could work out a sealed score");
 }
 
-async function change(page: Page, button: string | RegExp, action: string | RegExp = button): Promise<void> {
-  await page.getByRole("button", { name: button }).first().click();
-  const dialog = page.getByRole("dialog");
-  await dialog.getByRole("button", { name: action }).click();
-  await dialog.waitFor({ state: "hidden" });
+async function change(page: Page, button: string, action = button): Promise<void> {
+  await press(page, "main button", button);
+  await press(page, "[role=dialog] button", action);
+  await isGone(page, "[role=dialog]");
   await settled(page);
 }
 

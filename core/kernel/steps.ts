@@ -21,3 +21,32 @@ export function* eachInSteps<A, B>(list: readonly A[], make: (one: A) => B): Ste
   }
   return made;
 }
+
+/** Work in steps whose answer is kept: whoever asks goes on from where the last one left off. */
+export interface KeptSteps<T> {
+  /** The steps that are left, and the answer; none where it is known. */
+  readonly inSteps: () => Steps<T>;
+  readonly atOnce: () => T;
+}
+
+/** Keeps the answer of work in steps, and how far it is. What a step throws is thrown again to whoever asks later. */
+export function keptSteps<T>(steps: Steps<T>): KeptSteps<T> {
+  // Let go of once they are taken, with all that they hold on to.
+  let left: Steps<T> | null = steps;
+  let answer: { readonly value: T } | { readonly error: unknown } | null = null;
+  function* inSteps(): Steps<T> {
+    while (left) {
+      try {
+        const step = left.next();
+        if (step.done) answer = { value: step.value };
+      } catch (error) {
+        answer = { error };
+      }
+      if (answer) left = null;
+      else yield;
+    }
+    if (!answer || "error" in answer) throw answer?.error;
+    return answer.value;
+  }
+  return { inSteps, atOnce: () => atOnce(inSteps()) };
+}

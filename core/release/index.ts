@@ -15,7 +15,16 @@ export {
   type FacetOverview,
   type VisibleAssignment,
 } from "./visibility";
-export { flowCounts, laneOf, undatedOf, weightsAddUp, withoutWeight, type FlowCounts, type Lane } from "./lane";
+export {
+  flowCounts,
+  laneInSteps,
+  laneOf,
+  undatedOf,
+  weightsAddUp,
+  withoutWeight,
+  type FlowCounts,
+  type Lane,
+} from "./lane";
 export {
   FINDING_CODES,
   preflight,

@@ -1,4 +1,4 @@
-import { keptBy, type Instant, type StudentId } from "#core/kernel";
+import { eachInSteps, keptBy, keptSteps, type Instant, type Steps, type StudentId } from "#core/kernel";
 import {
   assignmentsOf,
   copyOf,
@@ -13,7 +13,7 @@ import {
   type Release,
 } from "#core/model";
 import { assignmentBasis, checkPlan, figuresOf } from "#core/totals";
-import { changedSinceRelease, copyState } from "./visibility";
+import { changedFor, copyState } from "./visibility";
 
 /** The one next step that makes sense for an assignment. */
 export type NextStep =
@@ -42,7 +42,11 @@ export interface Lane {
 
 /** How far an assignment has come, and what its next step is; looked at again only when something it rests on changes. */
 export const laneOf = (state: CourseState, assignment: Assignment, now: Instant): Lane =>
-  keptLane(state, assignment, dueTimesPassed(state, assignment, now), now);
+  keptLane(state, assignment, dueTimesPassed(state, assignment, now), now).atOnce();
+
+/** The same, with a step for each student. */
+export const laneInSteps = (state: CourseState, assignment: Assignment, now: Instant): Steps<Lane> =>
+  keptLane(state, assignment, dueTimesPassed(state, assignment, now), now).inSteps();
 
 const keptLane = keptBy({
   owner: (_: CourseState, assignment: Assignment, _passed: number, _now: Instant) => assignment,
@@ -55,23 +59,46 @@ const keptLane = keptBy({
     passed,
   }),
   most: 2,
-  make: (_, ...given) => countLane(...given),
+  make: (_, state, assignment, _passed, now) => keptSteps(countLane(state, assignment, now)),
 });
 
-function countLane(state: CourseState, assignment: Assignment, _passed: number, now: Instant): Lane {
+/** Where one student stands on the lane of an assignment. */
+interface OnLane {
+  readonly id: StudentId;
+  readonly isReleased: boolean;
+  readonly waiting: boolean;
+  readonly notIn: boolean;
+  readonly excused: boolean;
+  readonly isReady: boolean;
+  readonly isChanged: boolean;
+}
+
+function* countLane(state: CourseState, assignment: Assignment, now: Instant): Steps<Lane> {
   const { figure } = figuresOf(state);
-  const students = studentsOf(state);
   const seal = releaseOf(state, assignment.id, "score");
-  const isReleased = (id: StudentId) => seal.state !== "sealed" && copyOf(state, assignment.id, id).score !== null;
-  const released = students.filter(({ id }) => isReleased(id));
-  const rest = students.filter(({ id }) => !isReleased(id));
-  const those = (test: (id: StudentId) => boolean) => rest.filter(({ id }) => test(id)).map(({ id }) => id);
-  const waiting = those((id) => figure(assignment.id, id).waiting);
-  const notIn = those((id) => figure(assignment.id, id).standing === "expected");
+  const all = yield* eachInSteps(studentsOf(state), (student): OnLane => {
+    const { id } = student;
+    const isReleased = seal.state !== "sealed" && copyOf(state, assignment.id, id).score !== null;
+    const { waiting, standing } = figure(assignment.id, id);
+    return {
+      id,
+      isReleased,
+      waiting: !isReleased && waiting,
+      notIn: !isReleased && standing === "expected",
+      excused: !isReleased && standing === "excused",
+      isReady: copyState(state, assignment, student, "score") === "ready",
+      isChanged: changedFor(state, assignment, student).length > 0,
+    };
+  });
+  const those = (test: (one: OnLane) => boolean) => all.filter(test).map(({ id }) => id);
+  const count = (test: (one: OnLane) => boolean) => those(test).length;
+  const released = count(({ isReleased }) => isReleased);
+  const waiting = those((one) => one.waiting);
+  const notIn = those((one) => one.notIn);
   const over = notIn.filter((id) => isOverFor(state, assignment, id, now));
-  const excused = those((id) => figure(assignment.id, id).standing === "excused");
-  const ready = students.filter((student) => copyState(state, assignment, student, "score") === "ready").length;
-  const changed = new Set(changedSinceRelease(state, assignment).map(({ student }) => student.id)).size;
+  const excused = count((one) => one.excused);
+  const ready = count(({ isReady }) => isReady);
+  const changed = count(({ isChanged }) => isChanged);
   const next = (): NextStep => {
     if (waiting[0]) return { kind: "score", count: waiting.length, studentId: waiting[0] };
     // Nobody is overdue with bonus work: not doing it is a choice.
@@ -83,11 +110,11 @@ function countLane(state: CourseState, assignment: Assignment, _passed: number, 
   };
   return {
     assignment,
-    students: students.length,
-    released: released.length,
-    scored: rest.length - waiting.length - notIn.length - excused.length,
+    students: all.length,
+    released,
+    scored: all.length - released - waiting.length - notIn.length - excused,
     waiting: waiting.length,
-    excused: excused.length,
+    excused,
     notIn: notIn.length,
     changed,
     next: next(),

@@ -24,6 +24,7 @@ import {
   planOf,
   type Item,
   type ItemSource,
+  type CountingRules,
   type EvaluatedNow,
 } from "#core/totals";
 import { isShown } from "./visibility";
@@ -127,7 +128,7 @@ export function displayedInterval(exact: Exact, { percentPlaces }: Pick<Course, 
 }
 
 /** All figures with the same letter. The highest band has no end above; it ends far beyond any total. */
-export function letterInterval(exact: Exact, course: Course): Interval {
+export function letterInterval(exact: Exact, course: CountingRules): Interval {
   const bands = bandsFromTop(course.letters);
   const place = bands.findIndex(({ letter }) => letter === letterOf(course, exact));
   const band = bands[place];

@@ -100,16 +100,20 @@ export interface Difference<F extends Facet = Facet> {
 const OWN_FACETS: readonly Facet[] = FACETS.filter((facet) => facet !== "classFigures");
 
 /** Everything of an assignment's papers that changed since it was released, class figures left out. */
-export function changedSinceRelease(state: CourseState, assignment: Assignment): Difference[] {
+export const changedSinceRelease = (state: CourseState, assignment: Assignment): Difference[] =>
+  studentsOf(state).flatMap((student) => changedFor(state, assignment, student));
+
+/** What of one student's paper changed since it was released, class figures left out. */
+export function changedFor(state: CourseState, assignment: Assignment, student: Student): Difference[] {
   const open = OWN_FACETS.filter((facet) => releaseOf(state, assignment.id, facet).state !== "sealed");
   if (open.length === 0) return [];
-  return studentsOf(state).flatMap((student) =>
-    open.flatMap((facet): Difference[] => {
-      const old = copyOf(state, assignment.id, student.id)[facet]?.content;
-      const present = facetNow(state, assignment, student, facet);
-      return !old || (present && sameValue(old, present)) ? [] : [{ student, facet, old, present }];
-    }),
-  );
+  const copy = copyOf(state, assignment.id, student.id);
+  return open.flatMap((facet): Difference[] => {
+    const old = copy[facet]?.content;
+    if (!old) return [];
+    const present = facetNow(state, assignment, student, facet);
+    return present && sameValue(old, present) ? [] : [{ student, facet, old, present }];
+  });
 }
 
 /** A facet whose time has come, for everyone or for a part of the class. */

@@ -11,6 +11,7 @@ export {
   type StudentTotals,
 } from "./class/course-figures";
 export { changedTotals, type ChangedTotal } from "./class/changed-totals";
+export type { CountingRules } from "./rules/counting-rules";
 export { checkPlan, planOf, termOf, type PlanNode } from "./rules/course-plan";
 export { capped, overTerms, termTotal } from "./rules/course-total";
 export { dropFromPool, dropLowestPercents, staying } from "./rules/drops";

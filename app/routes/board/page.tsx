@@ -8,6 +8,7 @@ import { knownIn } from "../../course/choices";
 import { unsavedOf } from "../../course/saved-outside";
 import { LaneStrip } from "../../ui/parts/lane-strip";
 import { useLeakCheck } from "../../ui/hooks/use-leak-check";
+import { useStepped } from "../../ui/hooks/use-stepped";
 import { PageTitle } from "../../ui/parts/page-title";
 import { LeakRemark } from "./leak-remark";
 import { NextAction } from "./next-action";
@@ -22,23 +23,42 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
   const folderTrouble = (await knownIn(repository, params.slot, "folder-trouble")) ?? "";
   const shown = live(session, (state) => ({
     checked: lookedAt(session).checked,
+    now: session.now(),
     timeZone: courseOf(state).timeZone,
-    rows: boardRows(state, session.now()),
+    title: courseOf(state).title,
     broken: session.broken,
     empty: Object.keys(state.assignments).length === 0,
   }));
   return { shown, unsaved, folderTrouble };
 }
 
+const MAIN = "mx-auto w-full max-w-[1260px] px-[30px] pt-6 pb-16";
+
 export default function BoardPage({ loaderData, params }: Route.ComponentProps) {
-  const { rows, timeZone, empty, checked, broken } = useLive(loaderData.shown);
+  const { checked, now, timeZone, title, empty, broken } = useLive(loaderData.shown);
+  const { value: rows } = useStepped(useMemo(() => () => boardRows(checked.state, now), [checked, now]));
   const { found } = useLeakCheck(checked);
   const leaking = useMemo(() => workedOut(found), [found]);
   const home = `/courses/${params.slot}`;
+  const heading = (
+    <>
+      <PageTitle about={title}>Board</PageTitle>
+      <h1 className="font-serif text-[28px] leading-tight font-semibold">{title}</h1>
+    </>
+  );
+  if (!rows) {
+    return (
+      <main className={MAIN}>
+        {heading}
+        <p role="status" className="mt-1 text-sm text-soft">
+          Looking at the whole class…
+        </p>
+      </main>
+    );
+  }
   return (
-    <main className="mx-auto w-full max-w-[1260px] px-[30px] pt-6 pb-16">
-      <PageTitle about={rows.title}>Board</PageTitle>
-      <h1 className="font-serif text-[28px] leading-tight font-semibold">{rows.title}</h1>
+    <main className={MAIN}>
+      {heading}
       <p className="mt-1 text-sm text-soft">{rows.subtitle}</p>
       <Attention
         {...rows}

@@ -1,7 +1,7 @@
-import { fromDecimal, roundToText, sum, type Instant } from "#core/kernel";
-import { categoriesOf, courseOf, studentsOf, type Category, type CourseState } from "#core/model";
+import { fromDecimal, roundToText, sum, type Instant, type Steps } from "#core/kernel";
+import { assignmentsOf, categoriesOf, courseOf, studentsOf, type Category, type CourseState } from "#core/model";
 import {
-  laneOf,
+  laneInSteps,
   undatedOf,
   unreadReplies,
   weightsAddUp,
@@ -14,7 +14,6 @@ import { inMark } from "../../ui/words/figures";
 
 /** The board as it is drawn. */
 export interface BoardRows {
-  readonly title: string;
   readonly subtitle: string;
   readonly demo: boolean;
   /** Replies of students that nobody has read. */
@@ -33,20 +32,19 @@ export interface LaneRow extends Lane {
   readonly remarks: readonly string[];
 }
 
-export function boardRows(state: CourseState, now: Instant): BoardRows {
+/** Everything the board shows, with a step for each student of each assignment. */
+export function* boardRows(state: CourseState, now: Instant): Steps<BoardRows> {
   const course = courseOf(state);
   const students = studentsOf(state).length;
   const sections = Object.values(state.sections).map((section) => section.name);
   const weights = categoriesOf(state).flatMap(({ weight }) => (weight === null ? [] : [fromDecimal(weight)]));
   const weightless = withoutWeight(state);
-  const lanes = Object.values(state.assignments)
-    .sort((a, b) => a.order - b.order)
-    .map((assignment): LaneRow => {
-      const lane = laneOf(state, assignment, now);
-      return { ...lane, detail: detailOf(state, assignment), remarks: remarksOf(lane, weightless) };
-    });
+  const lanes: LaneRow[] = [];
+  for (const assignment of assignmentsOf(state)) {
+    const lane = yield* laneInSteps(state, assignment, now);
+    lanes.push({ ...lane, detail: detailOf(state, assignment), remarks: remarksOf(lane, weightless) });
+  }
   return {
-    title: course.title,
     subtitle: [
       course.institution,
       students === 1 ? "1 student" : `${String(students)} students`,

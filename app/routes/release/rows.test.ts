@@ -191,7 +191,7 @@ describe("the board's rows", () => {
   const now = "2026-10-27T00:00:00Z" as never;
 
   it("group the lanes by category and say what each assignment is", () => {
-    const rows = boardRows(smallCourse(), now);
+    const rows = atOnce(boardRows(smallCourse(), now));
     expect(rows.groups.map(({ title, lanes }) => [title, lanes.map(({ detail }) => detail)])).toEqual([
       ["Papers · 60 %", ["due 24 Oct 2026 · 100 pts"]],
       ["Quizzes · 40 %", ["on paper · no due date · 20 pts"]],
@@ -201,7 +201,7 @@ describe("the board's rows", () => {
 
   it("say what the weights come to when it is not 100", () => {
     expect(
-      boardRows(run(smallCourse(), { type: "addCategory", name: "More", weight: "5" as never }), now).weights,
+      atOnce(boardRows(run(smallCourse(), { type: "addCategory", name: "More", weight: "5" as never }), now)).weights,
     ).toBe("105.0");
   });
 });

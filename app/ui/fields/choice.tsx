@@ -1,3 +1,6 @@
+import { useState } from "react";
+import { flushSync } from "react-dom";
+
 /** One of the things a choice offers: what stands for it, and its words. */
 export type Option<V extends string = string> = readonly [value: V, words: string];
 
@@ -22,6 +25,9 @@ interface ChoiceProps<V extends string> {
   readonly onChoose?: (value: V) => void;
 }
 
+/** Longer lists are drawn when the hand or the keyboard comes to them; until then what is chosen stands there alone. */
+const LONG = 100;
+
 /**
  * The one choice out of a list. It is the browser's own: a list of 1,000 students opens at once and is gone through by typing,
  * a tablet shows its wheel, a form sends it, and it costs no script. Where the browser lets a page draw the list, it has our
@@ -30,12 +36,23 @@ interface ChoiceProps<V extends string> {
  */
 export function Choice<V extends string>(props: ChoiceProps<V>) {
   const { label, options, quiet = false, className = "", onChoose, ...own } = props;
+  const [isReached, setReached] = useState(false);
+  const isShort =
+    isReached || options.reduce((all, one) => all + ("heading" in one ? one.options.length : 1), 0) <= LONG;
+  const reach = () => {
+    // Before the browser opens the list: it opens with what is in it.
+    flushSync(() => {
+      setReached(true);
+    });
+  };
   return (
     // eslint-disable-next-line no-restricted-syntax -- here it is wrapped
     <select
       {...own}
       aria-label={label}
       className={`${quiet ? "choice-quiet" : "field"} ${className}`}
+      onFocus={isShort ? undefined : reach}
+      onPointerDown={isShort ? undefined : reach}
       onChange={
         onChoose &&
         ((event) => {
@@ -43,7 +60,7 @@ export function Choice<V extends string>(props: ChoiceProps<V>) {
         })
       }
     >
-      {options.map((one) =>
+      {(isShort ? options : chosenAlone(options, own.value ?? own.defaultValue)).map((one) =>
         "heading" in one ? (
           <optgroup key={one.heading} label={one.heading}>
             {one.options.map(drawn)}
@@ -54,6 +71,18 @@ export function Choice<V extends string>(props: ChoiceProps<V>) {
       )}
     </select>
   );
+}
+
+/** What is chosen, under its heading; the first of the list where nothing is, as the browser has it. */
+function chosenAlone<V extends string>(
+  options: readonly (Option<V> | OptionGroup<V>)[],
+  chosen: V | undefined,
+): readonly (Option<V> | OptionGroup<V>)[] {
+  for (const one of options) {
+    const within = ("heading" in one ? one.options : [one]).find(([value]) => value === chosen);
+    if (within) return ["heading" in one ? { ...one, options: [within] } : within];
+  }
+  return options.slice(0, 1);
 }
 
 const drawn = ([value, words]: Option) => (

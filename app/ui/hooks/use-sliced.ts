@@ -3,6 +3,8 @@ import { inNextTurn } from "./in-next-turn";
 
 /** Longest stretch of work before the page gets its turn, in milliseconds. */
 const STRETCH = 10;
+/** Time between two tellings of how far it is, in milliseconds: each draws what shows it anew. */
+const TELLING = 100;
 /** Rest after the last change of what is asked, in milliseconds. */
 const REST = 150;
 
@@ -22,6 +24,7 @@ export function useSliced<T, R>(list: readonly T[], look: ((one: T) => readonly 
   useEffect(() => {
     const found: R[] = [];
     let next = 0;
+    let told = 0;
     let stop: () => void;
     const work = () => {
       const until = performance.now() + STRETCH;
@@ -29,8 +32,12 @@ export function useSliced<T, R>(list: readonly T[], look: ((one: T) => readonly 
         found.push(...look(list[next] as T));
         next += 1;
       }
-      setState({ found: [...found], done: look ? next : 0, of: look ? list.length : 0 });
-      if (look && next < list.length) stop = inNextTurn(work);
+      const isOver = !look || next >= list.length;
+      if (isOver || performance.now() - told >= TELLING) {
+        told = performance.now();
+        setState({ found: [...found], done: look ? next : 0, of: look ? list.length : 0 });
+      }
+      if (!isOver) stop = inNextTurn(work);
     };
     const timer = setTimeout(work, look ? REST : 0);
     stop = () => {

@@ -2,6 +2,7 @@ import { useMemo, useRef, type ReactElement } from "react";
 import type { RecordColumn } from "./column";
 import { ColumnsMenu } from "./columns-menu";
 import { Head } from "./head";
+import { Room } from "./room";
 import { goByRow } from "./row-keys";
 import { useRecordRows } from "./use-record-rows";
 import { useRowsInView } from "./use-rows-in-view";
@@ -87,10 +88,3 @@ export function RecordTable<R extends object>(props: RecordTableProps<R>) {
     </div>
   );
 }
-
-/** Room for rows that are not drawn. */
-const Room = ({ height }: { readonly height: number }) => (
-  <tr aria-hidden="true">
-    <td className="p-0" style={{ height }} />
-  </tr>
-);

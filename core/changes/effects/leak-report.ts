@@ -1,5 +1,5 @@
 import { keptBy, required, type Basis, type Instant, type StudentId } from "#core/kernel";
-import { cutAt, resultKey, TOTALS_LETTER, type CourseState } from "#core/model";
+import { courseOf, cutAt, resultKey, TOTALS_LETTER, type CourseState } from "#core/model";
 import { leaksOf, openingKey, type LeakReport } from "#core/release";
 import { figuresOf, planOf } from "#core/totals";
 import type { Patch } from "../engine/patch";
@@ -29,7 +29,7 @@ const copiesOf = keptBy({
 function behind(state: CourseState, studentId: StudentId): readonly (readonly unknown[])[] {
   const { rubrics, releases, totalSeals, totalCopies } = state;
   return [
-    [planOf(state), rubrics, releases, totalSeals, totalCopies[studentId]],
+    [planOf(state), courseOf(state).totalsRestOn, rubrics, releases, totalSeals, totalCopies[studentId]],
     copiesOf(state, studentId),
     figuresOf(state).figures(studentId),
   ];

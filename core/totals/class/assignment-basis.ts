@@ -1,9 +1,10 @@
 import type { Basis } from "#core/kernel";
-import { courseOf, cutAt, moderationOf, rubricOf, type Assignment, type CourseState } from "#core/model";
+import { cutAt, moderationOf, rubricOf, type Assignment, type CourseState } from "#core/model";
+import { countingRules } from "../rules/counting-rules";
 
 /** Everything in a state that the figures of one assignment rest on, for what is counted over all of them. */
 export const assignmentBasis = (state: CourseState, assignment: Assignment): Basis => ({
-  course: courseOf(state),
+  rules: countingRules(state),
   rubric: rubricOf(state, assignment),
   scales: state.scales,
   groups: state.groups,

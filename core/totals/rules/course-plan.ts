@@ -16,10 +16,10 @@ import {
   termsOf,
   type Assignment,
   type Category,
-  type Course,
   type CourseState,
   type Term,
 } from "#core/model";
+import { countingRules, type CountingRules } from "./counting-rules";
 import { letterOutOfOrder } from "./letters";
 
 /** A category with what is in it. Assignments come in order of their due dates, undated ones last. */
@@ -38,7 +38,7 @@ export interface PlanTerm {
 
 /** A course as its totals see it. */
 export interface CoursePlan {
-  readonly course: Course;
+  readonly course: CountingRules;
   /** All categories over the whole course. */
   readonly roots: readonly PlanNode[];
   readonly terms: readonly PlanTerm[];
@@ -51,7 +51,7 @@ export interface CoursePlan {
 /** The plan of a state, made once for the tables it rests on; a rule that is tried leaves the plan in force standing. */
 export const planOf = keptBy({
   owner: ({ assignments }: CourseState) => assignments,
-  basis: ({ courses, terms, categories }) => ({ courses, terms, categories }),
+  basis: (state) => ({ rules: countingRules(state), terms: state.terms, categories: state.categories }),
   most: 2,
   make: (_, state): CoursePlan => makePlan(state),
 });

@@ -1,5 +1,5 @@
 import { divide, fromDecimal, HUNDRED, multiply, type CategoryId, type Exact } from "#core/kernel";
-import type { Assignment, Course, Term } from "#core/model";
+import type { Assignment, Term } from "#core/model";
 import { categoryTotal, type CategoryTotal, type Item, type Outlook } from "./category-total";
 import type { CoursePlan, PlanNode } from "./course-plan";
 import { capped, overTerms, termTotal, type TermTotal } from "./course-total";
@@ -90,7 +90,7 @@ export function evaluate(plan: CoursePlan, source: ItemSource, outlook: Outlook)
 }
 
 function courseTotal(
-  plan: { readonly course: Course; readonly exams: CoursePlan["exams"] },
+  plan: Pick<CoursePlan, "course" | "exams">,
   terms: readonly EvaluatedTerm[],
   exams: readonly NodeTotal[],
 ): Exact | null {

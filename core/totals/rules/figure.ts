@@ -37,6 +37,7 @@ import {
 } from "#core/model";
 import { afterDeduction, scaledScore, sumRubric, type RubricSum } from "#core/scoring";
 import { answersSum } from "./answers";
+import { countingRules } from "./counting-rules";
 import { givenOf, resultLateness, type GivenScore, type GivenSource } from "./given";
 import { withSettled } from "./settled";
 
@@ -88,7 +89,7 @@ function restsOn(state: CourseState, assignment: Assignment, studentId: StudentI
   const judgedBy = (by: Rubric | null) =>
     by?.criteria.map(({ id }) => judgements?.[judgementKey(assignment.id, studentId, id)]) ?? NONE;
   return {
-    course: courseOf(state),
+    rules: countingRules(state),
     rubric,
     result: cutAt(state, "results", assignment.id)?.[key],
     handIn: handInOf(state, assignment.id, studentId),

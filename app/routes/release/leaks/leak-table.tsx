@@ -1,9 +1,11 @@
-import { Fragment } from "react";
+import { useMemo, useRef } from "react";
 import { Link } from "react-router";
 import { fromDecimal, toNumber, type Interval } from "#core/kernel";
 import type { CourseState } from "#core/model";
 import type { Leak, LeakReport } from "#core/release";
 import { studentAddress } from "../../../ui/address";
+import { Room } from "../../../ui/table/room";
+import { useRowsInView } from "../../../ui/table/use-rows-in-view";
 import { leakInterval, leakWorking } from "../leak-words";
 
 const VERDICTS = { certain: "exact", narrow: "narrow", open: "open" } as const;
@@ -22,9 +24,12 @@ export function LeakTable({
   readonly nameOf: (id: string) => string;
   readonly studentName: (id: string) => string;
 }) {
-  if (reports.length === 0) return null;
+  const body = useRef<HTMLTableSectionElement>(null);
+  const rows = useMemo(() => rowsOf(reports), [reports]);
+  const { places, above, below, measure } = useRowsInView(rows.length, body);
+  if (rows.length === 0) return null;
   return (
-    <table className="mt-5 w-full text-[14px]">
+    <table className="mt-5 w-full text-[14px]" aria-rowcount={measure ? rows.length + 1 : undefined}>
       <caption className="sr-only">What each student could work out</caption>
       <thead>
         <tr className="border-b border-rule text-left text-[13.5px] text-soft">
@@ -35,48 +40,98 @@ export function LeakTable({
           <th className="font-normal">How it follows</th>
         </tr>
       </thead>
-      <tbody>
-        {reports.map(({ studentId, leaks, inconsistent, unchecked }) => (
-          <Fragment key={studentId}>
-            {leaks.map((leak, index) => (
-              <tr key={`${leak.assignmentId}${leak.from}`} className="border-b border-rule align-top">
+      <tbody ref={body}>
+        {above > 0 && <Room height={above} />}
+        {places.map((place) => {
+          const row = rows[place];
+          return (
+            row && (
+              <tr
+                key={row.key}
+                ref={measure}
+                data-index={place}
+                aria-rowindex={measure ? place + 2 : undefined}
+                className="border-b border-rule align-top"
+              >
                 <td className="py-1.5 pe-3 whitespace-nowrap">
-                  {index === 0 && (
-                    <Link className="link" to={studentAddress(slot, studentId)}>
-                      {studentName(studentId)}
+                  {row.isFirst && (
+                    <Link className="link" to={studentAddress(slot, row.report.studentId)}>
+                      {studentName(row.report.studentId)}
                     </Link>
                   )}
                 </td>
-                <td className="py-1.5 pe-3">{nameOf(leak.assignmentId)}</td>
-                <td
-                  className={`py-1.5 pe-3 font-semibold whitespace-nowrap ${leak.verdict === "certain" ? "text-wax" : "text-ochre"}`}
-                >
-                  <span aria-hidden="true">{leak.verdict === "certain" ? "! " : "≈ "}</span>
-                  {VERDICTS[leak.verdict]}
-                </td>
-                <td className="py-2 pe-4">
-                  <Span leak={leak} whole={state.assignments[leak.assignmentId]?.points ?? null} />
-                </td>
-                <td className="figures py-1.5">{leakWorking(leak, nameOf)}</td>
+                {row.leak ? (
+                  <LeakCells leak={row.leak} state={state} nameOf={nameOf} />
+                ) : (
+                  <td colSpan={4} className="py-1.5 text-ochre">
+                    {unsafeWords(row.report, nameOf)}
+                  </td>
+                )}
               </tr>
-            ))}
-            {[...inconsistent, ...unchecked].length > 0 && (
-              <tr className="border-b border-rule align-top">
-                <td className="py-1.5 pe-3">{leaks.length === 0 && studentName(studentId)}</td>
-                <td colSpan={4} className="py-1.5 text-ochre">
-                  {inconsistent.length > 0 &&
-                    `What is shown of ${inconsistent.map(totalWords(nameOf)).join(", ")} cannot come from its parts. `}
-                  {unchecked.length > 0 &&
-                    `${unchecked.map(totalWords(nameOf)).join(", ")} may leap with a score and cannot be checked.`}{" "}
-                  Take it as unsafe.
-                </td>
-              </tr>
-            )}
-          </Fragment>
-        ))}
+            )
+          );
+        })}
+        {below > 0 && <Room height={below} />}
       </tbody>
     </table>
   );
+}
+
+/** One sealed score a student could work out, or, without one, what of their totals is not to be taken as safe. */
+interface LeakRow {
+  readonly key: string;
+  readonly report: LeakReport;
+  readonly leak: Leak | null;
+  /** The first row of the student, who is named there. */
+  readonly isFirst: boolean;
+}
+
+const rowsOf = (reports: readonly LeakReport[]): readonly LeakRow[] =>
+  reports.flatMap((report) => {
+    const { studentId, leaks, inconsistent, unchecked } = report;
+    const all = [...leaks, ...(inconsistent.length + unchecked.length > 0 ? [null] : [])];
+    return all.map((leak, index) => ({
+      key: `${studentId} ${leak ? leak.assignmentId + leak.from : "unsafe"}`,
+      report,
+      leak,
+      isFirst: index === 0,
+    }));
+  });
+
+function LeakCells({
+  leak,
+  state,
+  nameOf,
+}: {
+  readonly leak: Leak;
+  readonly state: CourseState;
+  readonly nameOf: (id: string) => string;
+}) {
+  const isCertain = leak.verdict === "certain";
+  return (
+    <>
+      <td className="py-1.5 pe-3">{nameOf(leak.assignmentId)}</td>
+      <td className={`py-1.5 pe-3 font-semibold whitespace-nowrap ${isCertain ? "text-wax" : "text-ochre"}`}>
+        <span aria-hidden="true">{isCertain ? "! " : "≈ "}</span>
+        {VERDICTS[leak.verdict]}
+      </td>
+      <td className="py-2 pe-4">
+        <Span leak={leak} whole={state.assignments[leak.assignmentId]?.points ?? null} />
+      </td>
+      <td className="figures py-1.5">{leakWorking(leak, nameOf)}</td>
+    </>
+  );
+}
+
+function unsafeWords({ inconsistent, unchecked }: LeakReport, nameOf: (id: string) => string): string {
+  const named = (ids: readonly string[]) => ids.map(totalWords(nameOf)).join(", ");
+  return [
+    inconsistent.length > 0 ? `What is shown of ${named(inconsistent)} cannot come from its parts.` : "",
+    unchecked.length > 0 ? `${named(unchecked)} may leap with a score and cannot be checked.` : "",
+    "Take it as unsafe.",
+  ]
+    .filter(Boolean)
+    .join(" ");
 }
 
 const totalWords = (nameOf: (id: string) => string) => (id: string) => (id === "course" ? "the course" : nameOf(id));

@@ -1,7 +1,10 @@
+import { useRef } from "react";
 import type { Facet } from "#core/model";
 import type { FacetOverview } from "#core/release";
 import { counted, FACET_WORDS, momentText } from "#core/words";
 import { Seal } from "../../../ui/parts/seal";
+import { Room } from "../../../ui/table/room";
+import { useRowsInView, type RowsInView } from "../../../ui/table/use-rows-in-view";
 import type { SealRow, TotalRow } from "../rows";
 
 interface SealTableProps {
@@ -18,10 +21,15 @@ interface SealTableProps {
 
 const rowClass = (on: boolean) => `border-b border-rule ${on ? "bg-sheet shadow-[inset_3px_0_0_var(--ink)]" : ""}`;
 
-/** Assignments by facets, then the totals; each cell is a seal. */
+/** Rows up to this many are drawn whole, and how many stand drawn beyond the window: each holds five seals. */
+const DRAWN = { whole: 60, overscan: 8 };
+
+/** Assignments by facets, then the totals; each cell is a seal. Of a long plan only what stands in the window is drawn. */
 export function SealTable({ seals, totals, ...props }: SealTableProps) {
+  const body = useRef<HTMLTableSectionElement>(null);
+  const { places, above, below, measure } = useRowsInView(seals.length, body, DRAWN);
   return (
-    <table className="mt-3 w-full text-[14px]">
+    <table className="mt-3 w-full text-[14px]" aria-rowcount={measure ? 1 + seals.length + totals.length : undefined}>
       <caption className="sr-only">Seals: what students can see</caption>
       <thead>
         <tr className="border-b border-rule text-[13.5px] text-soft">
@@ -33,10 +41,13 @@ export function SealTable({ seals, totals, ...props }: SealTableProps) {
           ))}
         </tr>
       </thead>
-      <tbody>
-        {seals.map((row) => (
-          <AssignmentLine key={row.assignment.id} row={row} {...props} />
-        ))}
+      <tbody ref={body}>
+        {above > 0 && <Room height={above} />}
+        {places.map((place) => {
+          const row = seals[place];
+          return row && <AssignmentLine key={row.assignment.id} row={row} place={place} measure={measure} {...props} />;
+        })}
+        {below > 0 && <Room height={below} />}
       </tbody>
       <tbody>
         {totals.map((total) => (
@@ -52,13 +63,21 @@ type LineProps = Omit<SealTableProps, "seals" | "totals">;
 /** One assignment with the seals of its facets. */
 function AssignmentLine({
   row: { assignment, detail, facets },
+  place,
+  measure,
   chosen,
   timeZone,
   sectionName,
   onChoose,
-}: LineProps & { readonly row: SealRow }) {
+}: LineProps & { readonly row: SealRow; readonly place: number } & Pick<RowsInView, "measure">) {
   return (
-    <tr aria-current={assignment.id === chosen ? "true" : undefined} className={rowClass(assignment.id === chosen)}>
+    <tr
+      ref={measure}
+      data-index={place}
+      aria-rowindex={measure ? place + 2 : undefined}
+      aria-current={assignment.id === chosen ? "true" : undefined}
+      className={rowClass(assignment.id === chosen)}
+    >
       <td className="ps-3">
         <button
           type="button"

@@ -7,6 +7,7 @@ import { counted } from "#core/words";
 import { useTroubleOf } from "../../../ui/hooks/use-command";
 import { useChange } from "../../../course/use-change";
 import { AskChange } from "./ask-change";
+import { ChangedTotals } from "./changed-totals";
 import { namesWords } from "../preview-list";
 import { PreflightList } from "./preflight-list";
 import type { ReleaseRows, TotalRow } from "../rows";
@@ -171,71 +172,6 @@ function TimeField({ timeZone, onTime }: { readonly timeZone: string; readonly o
         Set the time
       </button>
     </span>
-  );
-}
-
-function ChangedTotals({
-  total,
-  send,
-}: {
-  readonly total: TotalRow;
-  readonly send: (command: Command, words: string) => Promise<string | null>;
-}) {
-  if (total.changed.length === 0) return null;
-  const ids = total.changed.map(({ student }) => student.id);
-  return (
-    <section aria-label="Changed since it was given" className="mt-2">
-      <div className="flex items-center justify-between">
-        <h3 className="font-semibold">Changed since it was given</h3>
-        <button
-          type="button"
-          className="act"
-          onClick={() =>
-            void send(
-              { type: "releaseTotals", studentIds: ids },
-              `Released again to ${counted(ids.length, "student")}.`,
-            )
-          }
-        >
-          Release {counted(ids.length, "total")} again
-        </button>
-      </div>
-      <table className="mt-1 w-full text-[14px]">
-        <thead>
-          <tr className="border-b border-rule text-left text-[13px] text-soft">
-            <th className="py-1 font-normal">Student</th>
-            <th className="font-normal">They see</th>
-            <th className="font-normal">You have</th>
-            <th>
-              <span className="sr-only">Action</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {total.changed.map(({ student, studentName, old, present }) => (
-            <tr key={student.id} className="figures border-b border-rule">
-              <td className="py-1">{studentName}</td>
-              <td className="text-soft">{old ?? "nothing"}</td>
-              <td className="font-semibold">{present ?? "nothing"}</td>
-              <td className="text-right">
-                <button
-                  type="button"
-                  className="link"
-                  onClick={() =>
-                    void send(
-                      { type: "releaseTotals", studentIds: [student.id] },
-                      `Released again to ${student.givenName}.`,
-                    )
-                  }
-                >
-                  Release<span className="sr-only"> to {student.givenName}</span>
-                </button>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </section>
   );
 }
 
