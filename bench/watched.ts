@@ -25,7 +25,7 @@ const POLLED = { polling: 50 };
 
 /** Until the page says some words. */
 export async function says(page: Page, words: string): Promise<void> {
-  await page.waitForFunction((sought) => document.body.textContent?.includes(sought), words, POLLED);
+  await page.waitForFunction((sought) => document.body.textContent.includes(sought), words, POLLED);
 }
 
 /** Until nothing on the page fits a selector. */
@@ -38,7 +38,7 @@ export async function press(page: Page, css: string, words: string): Promise<voi
   const found = await page.waitForFunction(
     ([sought, said]) =>
       [...document.querySelectorAll<HTMLElement>(sought)].find(
-        (one) => !(one as HTMLButtonElement).disabled && one.textContent?.includes(said),
+        (one) => !(one as HTMLButtonElement).disabled && one.textContent.includes(said),
       ),
     [css, words] as const,
     POLLED,

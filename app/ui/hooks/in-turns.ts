@@ -3,8 +3,8 @@ import { inNextTurn } from "./in-next-turn";
 
 /** Longest stretch of steps before the page gets its turn, in milliseconds. */
 const STRETCH = 10;
-/** Longest first stretch: what takes no longer is there at once, and the page never waits 50 ms. */
-const FIRST_STRETCH = 25;
+/** Longest first stretch: what takes no longer is there at once, and with the drawing after it the page does not wait 50 ms. */
+const FIRST_STRETCH = 16;
 
 /** What is left of the first stretch, which all work that begins in one turn of the page shares: several do not add up. */
 let left = FIRST_STRETCH;
