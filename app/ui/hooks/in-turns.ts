@@ -23,7 +23,7 @@ function spend<T>(work: () => T): T {
 }
 
 /** How a long piece of work ends: with its answer, or with what it threw. */
-type Ending<T> = { readonly value: T } | { readonly error: Error };
+export type Ending<T> = { readonly value: T } | { readonly error: Error };
 
 /** Takes steps until the stretch is over; null where some are left. */
 function stretch<T>(steps: Steps<T>, length: number): Ending<T> | null {

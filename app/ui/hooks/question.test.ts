@@ -1,7 +1,7 @@
 import { describe, expect, it, vi } from "vitest";
 import type { Steps } from "#core/kernel";
 import { inTurns } from "./in-turns";
-import { Stepper } from "./stepper";
+import { Question } from "./question";
 
 /** Work of so many steps, each of which takes so long in milliseconds. */
 function* work(steps: number, each: number, answer: string, taken: string[] = []): Steps<string> {
@@ -53,78 +53,69 @@ describe("long work in turns of the page", () => {
   });
 });
 
-describe("questions worked out one after the other", () => {
+describe("a question that may take long", () => {
   const quick = (answer: string) => () => work(1, 0, answer);
   const slow =
     (answer: string, taken: string[] = []) =>
     () =>
       work(5, 20, answer, taken);
-  const told = (stepper: Stepper<string>) =>
+  const heard = (question: Question<string>) =>
     new Promise<void>((resolve) => {
-      const stop = stepper.subscribe(() => {
+      const stop = question.subscribe(() => {
         stop();
         resolve();
       });
     });
+  const pause = (time: number) => new Promise((resolve) => setTimeout(resolve, time));
 
   it("what is quick is there at once, and whoever asked is not told again", () => {
-    const stepper = new Stepper<string>();
+    const question = new Question(quick("one"));
     const listener = vi.fn();
-    stepper.subscribe(listener);
-    const make = quick("one");
-    expect(stepper.read(make)).toEqual({ value: "one", isBehind: false });
-    expect(stepper.read(make)).toBe(stepper.read(make));
+    question.subscribe(listener);
+    expect(question.read()).toEqual({ value: "one" });
+    expect(question.read()).toBe(question.read());
     expect(listener).not.toHaveBeenCalled();
-    expect(stepper.read(null)).toEqual({ value: null, isBehind: false });
   });
 
-  it("the last answer stands, and says that it is behind, until the next is worked out", async () => {
-    const stepper = new Stepper<string>();
-    stepper.read(quick("before"));
-    const make = slow("after");
-    const heard = told(stepper);
-    expect(stepper.read(make)).toEqual({ value: "before", isBehind: true });
-    await heard;
-    expect(stepper.read(make)).toEqual({ value: "after", isBehind: false });
-  });
-
-  it("another question ends the one under way", async () => {
-    const stepper = new Stepper<string>();
+  it("goes no further than its first stretch while nobody listens, and from there on when somebody does", async () => {
+    await pause(5);
     const taken: string[] = [];
-    stepper.read(slow("first", taken));
+    const question = new Question(slow("long", taken));
     const before = taken.length;
-    const second = slow("second");
-    const heard = told(stepper);
-    stepper.read(second);
-    await heard;
-    expect(stepper.read(second).value).toBe("second");
+    await pause(60);
+    expect(taken.length).toBe(before);
+    expect(question.read()).toBeNull();
+    await heard(question);
+    expect(question.read()).toEqual({ value: "long" });
+    expect(taken.length).toBe(5);
+  });
+
+  it("is left off when nobody listens any more", async () => {
+    const taken: string[] = [];
+    const question = new Question(slow("long", taken));
+    question.subscribe(() => undefined)();
+    const before = taken.length;
+    await pause(60);
     expect(taken.length).toBe(before);
   });
 
-  it("is left off when nobody looks any more, and asked anew by who looks again", async () => {
-    const stepper = new Stepper<string>();
-    const taken: string[] = [];
-    const make = slow("long", taken);
-    const stop = stepper.subscribe(() => undefined);
-    stepper.read(make);
-    stop();
-    const before = taken.length;
-    await new Promise((resolve) => setTimeout(resolve, 60));
-    expect(taken.length).toBe(before);
-    const heard = told(stepper);
-    stepper.read(make);
-    await heard;
-    expect(stepper.read(make)).toEqual({ value: "long", isBehind: false });
+  it("is not disturbed by another that is asked beside it, as by a page drawn and thrown away", async () => {
+    const standing = new Question(slow("standing"));
+    const told = heard(standing);
+    const other = new Question(slow("thrown away"));
+    await told;
+    expect(standing.read()).toEqual({ value: "standing" });
+    expect(other.read()).toBeNull();
   });
 
-  it("throws to whoever asks what a step threw", () => {
-    const stepper = new Stepper<string>();
-    const make = () =>
+  it("ends with what a step threw", () => {
+    const question = new Question(() =>
       // eslint-disable-next-line require-yield -- what fails at once takes no step
       (function* (): Steps<string> {
         throw new Error("damaged");
-      })();
-    expect(() => stepper.read(make)).toThrow("damaged");
-    expect(stepper.read(quick("one")).value).toBe("one");
+      })(),
+    );
+    const ending = question.read();
+    expect(ending && "error" in ending && ending.error.message).toBe("damaged");
   });
 });
