@@ -54,7 +54,7 @@ export {
 } from "./ids";
 export { keptBy, type Basis } from "./kept-by";
 export { shuffledBy } from "./shuffled";
-export { atOnce, eachInSteps, keptSteps, type KeptSteps, type Steps } from "./steps";
+export { atOnce, eachInSteps, keptSteps, type Steps } from "./steps";
 export { sameValue } from "./same-value";
 export { firstReaching } from "./crossing";
 export { closed, contains, isEmpty, meet, sameInterval, type Interval } from "./interval";

@@ -23,7 +23,7 @@ export function* eachInSteps<A, B>(list: readonly A[], make: (one: A) => B): Ste
 }
 
 /** Work in steps whose answer is kept: whoever asks goes on from where the last one left off. */
-export interface KeptSteps<T> {
+interface KeptSteps<T> {
   /** The steps that are left, and the answer; none where it is known. */
   readonly inSteps: () => Steps<T>;
   readonly atOnce: () => T;

@@ -6,7 +6,7 @@ import { live, useLive } from "../../course/live";
 import { isLocked, openCourse } from "../../course/open-course";
 import { useFolderCopies } from "../../course/use-folder-copies";
 import { useCourseLock } from "../../course/use-course-lock";
-import { UnlockCourse } from "../../ui/parts/unlock-course";
+import { LockedCourse } from "../../ui/parts/locked-course";
 import { Trouble } from "../../ui/parts/trouble";
 import { NewsAtFoot } from "../../ui/news/news-at-foot";
 import type { Route } from "./+types/page";
@@ -87,7 +87,7 @@ export default function CoursePage({ loaderData, params }: Route.ComponentProps)
 }
 
 export function ErrorBoundary({ error, params }: Route.ErrorBoundaryProps) {
-  if (isLocked(error)) return <UnlockCourse {...error} />;
+  if (isLocked(error)) return <LockedCourse {...error} />;
   if (error instanceof Error && error.name === "JournalError") {
     const newer = "reason" in error && error.reason === "newer";
     return (

@@ -9,7 +9,7 @@ import { fromAddress } from "../../ui/address";
 import { useBlobs } from "../../ui/hooks/use-blobs";
 import { TotalsLetter } from "../../ui/letter/totals-letter";
 import { PageTitle } from "../../ui/parts/page-title";
-import { UnlockCourse } from "../../ui/parts/unlock-course";
+import { LockedCourse } from "../../ui/parts/locked-course";
 import { useChange } from "../../course/use-change";
 import { AnnouncedWork } from "./announced-work";
 import { LetterSection } from "./letter-section";
@@ -56,7 +56,7 @@ export default function StudentWindow(props: Route.ComponentProps) {
 }
 
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
-  if (isLocked(error)) return <UnlockCourse {...error} />;
+  if (isLocked(error)) return <LockedCourse {...error} />;
   throw error;
 }
 

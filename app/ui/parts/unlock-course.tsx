@@ -11,7 +11,7 @@ interface UnlockProps {
 }
 
 /** In the place of a page whose course is locked: nothing of the course, and how to open it. */
-export function UnlockCourse({ slot, label, hasRecovery }: UnlockProps) {
+export default function UnlockCourse({ slot, label, hasRecovery }: UnlockProps) {
   const unlock = useFetcher<{ readonly trouble: string | null }>();
   const [byCode, setByCode] = useState(false);
   const isTrying = unlock.state !== "idle";
