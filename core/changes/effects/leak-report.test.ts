@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Instant } from "#core/kernel";
+import { courseOf } from "#core/model";
 import type { LeakReport } from "#core/release";
 import { assignmentId, run, smallCourse, studentId } from "#core/testing";
 import { leakReport, tellsSomething, type Command } from "../index";
@@ -50,6 +51,13 @@ describe("a report on what a student could work out", () => {
       const then = { ...now, state: run(now.state, score(ben, "quiz", "15")) };
       const after = [ada, ben].map((id) => leakReport(then, id));
       expect([after[0] === before[0], after[1] === before[1]]).toEqual([true, false]);
+    });
+
+    it("where what totals rest on is another, though no figure is", () => {
+      const before = leakReport(now, ada);
+      const course = { ...courseOf(now.state), totalsRestOn: "released" as const };
+      const rested = { ...now, state: { ...now.state, courses: { [course.id]: course } } };
+      expect(leakReport(rested, ada)).not.toBe(before);
     });
 
     it("where totals were given out once more, or a copy is another one", () => {

@@ -1,8 +1,9 @@
 import { describe, expect, it } from "vitest";
 import type { Command } from "#core/changes";
 import { decimal, required, toNumber, type Id, type Instant } from "#core/kernel";
-import { EMPTY_STATE, recordsOf, StateEditor, studentsOf, TABLE_NAMES, type CourseState } from "#core/model";
+import { courseOf, EMPTY_STATE, recordsOf, StateEditor, studentsOf, TABLE_NAMES, type CourseState } from "#core/model";
 import { assignmentId, criterionId, run, smallCourse, studentId } from "#core/testing";
+import { countingRules } from "../rules/counting-rules";
 import { itemOf } from "../rules/evaluate";
 import { changedTotals, figureOf, figuresOf, hasWaiting, planOf, progressOf } from "../index";
 
@@ -90,6 +91,21 @@ describe("figures that are kept from one state to the next", () => {
     expect(figuresOf(noted).totals(studentId("cleo"))).toBe(next[2]?.totals);
     expect(figuresOf(after).totals(studentId("ada"))).toBe(next[0]?.totals);
     expect(figuresOf(after).figure(quiz, studentId("ada"))).toBe(figuresOf(after).figure(quiz, studentId("ada")));
+  });
+
+  it("stay where only what students are shown is decided anew, and no other rule of the course is forgotten", () => {
+    const before = run(smallCourse({ totalsRestOn: "released" }), score(quiz, "ada", "12"));
+    const old = figuresAndTotals(before);
+    const rested = run(before, { type: "restTotals", on: "all" });
+    const stopping = run(rested, { type: "editCourse", fields: { releaseStops: ["leaks"] } });
+    for (const state of [rested, stopping]) {
+      figuresAndTotals(state).forEach(({ totals, figures }, index) => {
+        expect(totals).toBe(old[index]?.totals);
+        expect(figures).toBe(old[index]?.figures);
+      });
+    }
+    const { totalsRestOn: _shown, releaseStops: _stops, releasePasses: _passes, ...counting } = courseOf(before);
+    expect(countingRules(before)).toEqual(Object.values(counting));
   });
 
   it("follow a change of the groups, which every assignment may rest on", () => {
