@@ -13,7 +13,7 @@ import {
   type Release,
 } from "#core/model";
 import { assignmentBasis, checkPlan, figuresOf } from "#core/totals";
-import { changedFor, copyState } from "./visibility";
+import { changedFor, copyState, facetsGivenOut } from "./visibility";
 
 /** The one next step that makes sense for an assignment. */
 export type NextStep =
@@ -76,6 +76,7 @@ interface OnLane {
 function* countLane(state: CourseState, assignment: Assignment, now: Instant): Steps<Lane> {
   const { figure } = figuresOf(state);
   const seal = releaseOf(state, assignment.id, "score");
+  const given = facetsGivenOut(state, assignment);
   const all = yield* eachInSteps(studentsOf(state), (student): OnLane => {
     const { id } = student;
     const isReleased = seal.state !== "sealed" && copyOf(state, assignment.id, id).score !== null;
@@ -87,7 +88,7 @@ function* countLane(state: CourseState, assignment: Assignment, now: Instant): S
       notIn: !isReleased && standing === "expected",
       excused: !isReleased && standing === "excused",
       isReady: copyState(state, assignment, student, "score") === "ready",
-      isChanged: changedFor(state, assignment, student).length > 0,
+      isChanged: changedFor(state, assignment, student, given).length > 0,
     };
   });
   const those = (test: (one: OnLane) => boolean) => all.filter(test).map(({ id }) => id);

@@ -99,16 +99,26 @@ export interface Difference<F extends Facet = Facet> {
 /** Facets that are a student's own. Class figures change for all at once with any score, and are listed once. */
 const OWN_FACETS: readonly Facet[] = FACETS.filter((facet) => facet !== "classFigures");
 
-/** Everything of an assignment's papers that changed since it was released, class figures left out. */
-export const changedSinceRelease = (state: CourseState, assignment: Assignment): Difference[] =>
-  studentsOf(state).flatMap((student) => changedFor(state, assignment, student));
+/** The facets of an assignment in which copies can differ from what was released: those whose seals are broken or timed. */
+export const facetsGivenOut = (state: CourseState, assignment: Assignment): readonly Facet[] =>
+  OWN_FACETS.filter((facet) => releaseOf(state, assignment.id, facet).state !== "sealed");
 
-/** What of one student's paper changed since it was released, class figures left out. */
-export function changedFor(state: CourseState, assignment: Assignment, student: Student): Difference[] {
-  const open = OWN_FACETS.filter((facet) => releaseOf(state, assignment.id, facet).state !== "sealed");
-  if (open.length === 0) return [];
+/** Everything of an assignment's papers that changed since it was released, class figures left out. */
+export function changedSinceRelease(state: CourseState, assignment: Assignment): Difference[] {
+  const given = facetsGivenOut(state, assignment);
+  if (given.length === 0) return [];
+  return studentsOf(state).flatMap((student) => changedFor(state, assignment, student, given));
+}
+
+/** What of one student's paper changed since it was released, of the facets that were given out. */
+export function changedFor(
+  state: CourseState,
+  assignment: Assignment,
+  student: Student,
+  given: readonly Facet[],
+): Difference[] {
   const copy = copyOf(state, assignment.id, student.id);
-  return open.flatMap((facet): Difference[] => {
+  return given.flatMap((facet): Difference[] => {
     const old = copy[facet]?.content;
     if (!old) return [];
     const present = facetNow(state, assignment, student, facet);

@@ -37,7 +37,7 @@ const LONG = 100;
 export function Choice<V extends string>(props: ChoiceProps<V>) {
   const { label, options, quiet = false, className = "", onChoose, ...own } = props;
   const [isReached, setReached] = useState(false);
-  const isShort =
+  const isWhole =
     isReached || options.reduce((all, one) => all + ("heading" in one ? one.options.length : 1), 0) <= LONG;
   const reach = () => {
     // Before the browser opens the list: it opens with what is in it.
@@ -51,8 +51,8 @@ export function Choice<V extends string>(props: ChoiceProps<V>) {
       {...own}
       aria-label={label}
       className={`${quiet ? "choice-quiet" : "field"} ${className}`}
-      onFocus={isShort ? undefined : reach}
-      onPointerDown={isShort ? undefined : reach}
+      onFocus={isWhole ? undefined : reach}
+      onPointerDown={isWhole ? undefined : reach}
       onChange={
         onChoose &&
         ((event) => {
@@ -60,7 +60,7 @@ export function Choice<V extends string>(props: ChoiceProps<V>) {
         })
       }
     >
-      {(isShort ? options : chosenAlone(options, own.value ?? own.defaultValue)).map((one) =>
+      {(isWhole ? options : chosenAlone(options, own.value ?? own.defaultValue)).map((one) =>
         "heading" in one ? (
           <optgroup key={one.heading} label={one.heading}>
             {one.options.map(drawn)}
