@@ -1,6 +1,7 @@
 import { reactRouter } from "@react-router/dev/vite";
 import tailwindcss from "@tailwindcss/vite";
 import { defineConfig, type Plugin } from "vite";
+import { loadedTogether } from "./loaded-together";
 
 /** The news package puts a style element into the page, which the policy forbids; its sheet is shipped with ours. */
 const newsWithoutInlineStyles: Plugin = {
@@ -13,14 +14,22 @@ const newsWithoutInlineStyles: Plugin = {
   },
 };
 
+const together = loadedTogether({
+  always: /app\/(entry\.client\.tsx|root\.tsx\?__react-router-build-client-route)$/,
+  course: /app\/routes\/course\/page\.tsx\?(__react-router-build-client-route|route-chunk=.*)$/,
+});
+
 export default defineConfig({
-  plugins: [newsWithoutInlineStyles, tailwindcss(), reactRouter()],
+  plugins: [together.plugin, newsWithoutInlineStyles, tailwindcss(), reactRouter()],
   resolve: {
     tsconfigPaths: true,
     // The dialog package's own way needs inline styles, which the policy forbids; see there.
     alias: { "react-style-singleton": new URL("./app/ui/dialogs/page-still.ts", import.meta.url).pathname },
   },
   worker: { format: "es" },
-  build: { sourcemap: false },
+  build: {
+    sourcemap: false,
+    rolldownOptions: { output: { codeSplitting: { groups: [{ name: together.fileOf }] } } },
+  },
   optimizeDeps: { entries: ["app/**/*.{ts,tsx}", "!app/**/*.test.*"] },
 });

@@ -1,5 +1,5 @@
 import { useEffect, useSyncExternalStore, type ReactNode } from "react";
-import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from "react-router";
+import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration, useLocation } from "react-router";
 import type { Route } from "./+types/root";
 import "./app.css";
 import { ignoreStrayFiles } from "./ui/files/stray-files";
@@ -40,15 +40,22 @@ export function HydrateFallback() {
 
 export const shouldRevalidate = () => false;
 
+/** Says on the page which place it shows, once that is drawn and answers to the hand. */
+function Ready() {
+  const { pathname, search } = useLocation();
+  useEffect(() => {
+    document.documentElement.dataset.ready = pathname + search;
+  }, [pathname, search]);
+  return null;
+}
+
 export default function Root() {
   const isNewer = useSyncExternalStore(onNewVersion, isNewVersionWaiting, () => false);
-  useEffect(() => {
-    document.documentElement.dataset.ready = "yes";
-    return ignoreStrayFiles();
-  }, []);
+  useEffect(ignoreStrayFiles, []);
   return (
     <>
       <Outlet />
+      <Ready />
       <HintLayer />
       {isNewer && <NewVersion onUse={takeNewVersion} />}
     </>

@@ -1,20 +1,16 @@
 import type { FileId, Id, Result } from "#core/kernel";
 import { newChain, type ChangeIssue } from "#core/changes";
-import { demoDocumentsSchema, demoFileId, demoJournal, demoPostFiles, startCommand } from "../demo";
+import { demoDocumentsSchema, demoFileId, demoJournal, demoPostFiles, documentsIn, startCommand } from "../demo";
 import type { Repository } from "#storage";
 import { keep, known } from "./course/choices";
 import { slotWish } from "./course/wish-slot";
 
 /** Fetches the demo's documents, which ship with the application, and keeps the demo course. Answers its slot. */
 export async function keepDemoCourse(repository: Repository): Promise<string> {
-  const list = await fetch("/demo/documents.json");
+  const [list, pack] = await Promise.all([fetch("/demo/documents.json"), fetch("/demo/documents.pack")]);
   const documents = demoDocumentsSchema.parse(await list.json());
-  const files = new Map<FileId, Blob>();
-  await Promise.all(
-    documents.map(async (document) => {
-      const bytes = await (await fetch(document.url)).arrayBuffer();
-      files.set(demoFileId(document), new Blob([bytes], { type: document.mediaType }));
-    }),
+  const files = new Map<FileId, Blob>(
+    documentsIn(documents, await pack.blob()).map(([document, piece]) => [demoFileId(document), piece]),
   );
   for (const { file, html } of demoPostFiles()) files.set(file.id, new Blob([html], { type: file.mediaType }));
   const entries = demoJournal(documents);

@@ -15,6 +15,7 @@ import { required, type FileId, type Instant } from "#core/kernel";
 import { studentsOf, withRecords } from "#core/model";
 import { makePacket, readReturned } from "#core/packets";
 import { courseFileOf, entriesOf, fileId, readBytes, smallCourse } from "#core/testing";
+import { demoDocumentsSchema, documentsIn } from "../demo";
 import { chanceFrom } from "../scripts/chance.mjs";
 import { ageLocked, ageOpened } from "../workers/age";
 import { filesOfMail, lettersOf } from "../workers/collect/mail";
@@ -39,7 +40,8 @@ const MOST_MEMORY = 1_500_000_000;
 const XLSX = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet";
 const ODS = "application/vnd.oasis.opendocument.spreadsheet";
 
-const demo = (name: string): Bytes => new Uint8Array(readFileSync(new URL(`../public/demo/${name}`, ROOT)));
+const shipped = (name: string) => readFileSync(new URL(`../public/demo/${name}`, ROOT));
+const inbox = (name: string): Bytes => new Uint8Array(shipped(`inbox/${name}`));
 /** The bundle lies two folders below the root. */
 const ROOT = new URL("../", import.meta.url);
 const utf8 = (text: string): Bytes => new TextEncoder().encode(text);
@@ -51,6 +53,13 @@ const AT = "2026-11-30T09:00:00Z" as Instant;
 const withPacket = withRecords(state, "packets", [handedOver().packet]);
 const sheet = [{ name: "Scores", rows: [["Number", "Essay"], ...students.map(({ number }) => [number, 17.5])] }];
 const inBytes = async (blob: Blob): Promise<Bytes> => new Uint8Array(await blob.arrayBuffer());
+const handedIn = documentsIn(
+  demoDocumentsSchema.parse(JSON.parse(shipped("documents.json").toString())),
+  new Blob([new Uint8Array(shipped("documents.pack"))]),
+);
+/** What was handed in for an assignment of the demo course, by its file name. */
+const demo = (assignment: string, name: string): Promise<Bytes> =>
+  inBytes(required(handedIn.find(([one]) => one.assignment === assignment && one.name === name)?.[1], "document"));
 const dropped =
   (name: string): Read =>
   (bytes) =>
@@ -88,7 +97,7 @@ const READERS: Readonly<Record<string, readonly [whole: Bytes, read: Read]>> = {
     (b) => readSheets(new Blob([b]), XLSX),
   ],
   "spreadsheet .ods": [await inBytes(await writeSheets(sheet, "ods", "point")), (b) => readSheets(new Blob([b]), ODS)],
-  "spreadsheet .csv": [demo("inbox/lab.csv"), (b) => readSheets(new Blob([b]), "text/csv")],
+  "spreadsheet .csv": [inbox("lab.csv"), (b) => readSheets(new Blob([b]), "text/csv")],
   "rubric file": [
     utf8(rubricJson(required(Object.values(state.rubrics)[0], "rubric"))),
     (bytes) => readRubricFile(text(bytes), () => "f"),
@@ -99,7 +108,7 @@ const READERS: Readonly<Record<string, readonly [whole: Bytes, read: Read]>> = {
     (bytes) => readPosts(text(bytes), students, "Europe/Berlin"),
   ],
   mail: [
-    demo("inbox/letter-0.eml"),
+    inbox("letter-0.eml"),
     async (bytes) => {
       for (const letter of lettersOf(text(bytes)))
         await filesOfMail(new Blob([letter]), { path: "letter.eml", source: "letter.eml" });
@@ -108,17 +117,17 @@ const READERS: Readonly<Record<string, readonly [whole: Bytes, read: Read]>> = {
   ],
   "roster-and-results set": [await setOfResults(), (bytes) => planOfSet(new Blob([bytes]))],
   "archive in the tray": [await archive(), dropped("work.zip")],
-  "Word in the tray": [demo("inbox/2.docx"), dropped("essay.docx")],
-  "Word on the desk": [demo("flood-memo-bram-oduya.docx"), openWord],
-  "PDF with remarks": [demo("flood-memo-anouk-brisk.pdf"), readMarks],
-  "web page": [demo("story-map-hano-abeyra.html"), openWebPage],
-  Markdown: [demo("flood-memo-mei-barrow.md"), openMarkdown],
+  "Word in the tray": [inbox("2.docx"), dropped("essay.docx")],
+  "Word on the desk": [await demo("flood-memo", "bram-oduya.docx"), openWord],
+  "PDF with remarks": [await demo("flood-memo", "anouk-brisk.pdf"), readMarks],
+  "web page": [await demo("story-map", "hano-abeyra.html"), openWebPage],
+  Markdown: [await demo("flood-memo", "mei-barrow.md"), openMarkdown],
   code: [utf8("def flow(h):\n    return 3 * h ** 1.5\n"), (bytes) => openCode(bytes, "text/x-python")],
   notebook: [utf8('{"nbformat":4,"cells":[{"cell_type":"markdown","source":["# A"]}]}'), openNotebook],
   "open text": [await openText(), openOpenText],
   TIFF: [tiff(), openTiff],
   picture: [
-    demo("site-sketch-hano-abeyra-photograph.jpg"),
+    await demo("site-sketch", "hano-abeyra-photograph.jpg"),
     (bytes) => [pictureSize(bytes), withoutMetadata(bytes).length],
   ],
 };

@@ -1,6 +1,6 @@
 export { demoFileId, demoJournal } from "./course";
 export { startCommand } from "./start";
 export { demoInboxSchema } from "./inbox";
-export { demoDocumentsSchema } from "./documents";
+export { demoDocumentsSchema, documentsIn } from "./documents";
 export { demoPostFiles } from "./posts";
 export { notebookPages } from "./inbox/notebooks";

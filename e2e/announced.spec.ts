@@ -1,4 +1,4 @@
-import { allKept, expect, open, openDemo, test } from "./helpers";
+import { allKept, expect, goTo, openDemo, test } from "./helpers";
 
 test("what is announced reaches the student before anything is released, and the rubric where it is said so", async ({
   page,
@@ -8,7 +8,7 @@ test("what is announced reaches the student before anything is released, and the
   await note.fill("Bring your own maps.");
   await note.blur();
   await allKept(page);
-  await open(page, "/window/reading-rivers/anouk-brisk");
+  await goTo(page, "/window/reading-rivers/anouk-brisk");
   const announced = page.getByRole("region", { name: "Announced work" });
   await announced.getByText("Catchment story map").click();
   await expect(announced.getByText("Tell the story of the catchment in five or six stops.")).toBeVisible();
@@ -18,10 +18,10 @@ test("what is announced reaches the student before anything is released, and the
   await expect(page.getByRole("region", { name: /How Flood-frequency memo will be judged/ })).toContainText(
     "Use of the record",
   );
-  await open(page, "/courses/reading-rivers/plan/assignments/story-map");
+  await goTo(page, "/courses/reading-rivers/plan/assignments/story-map");
   await page.getByRole("checkbox", { name: /Kept from students/ }).click();
   await allKept(page);
-  await open(page, "/window/reading-rivers/anouk-brisk");
+  await goTo(page, "/window/reading-rivers/anouk-brisk");
   await expect(page.getByRole("heading", { name: "Announced work" })).toBeVisible();
   await expect(page.getByText("Catchment story map")).toHaveCount(0);
 });

@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
-import { allKept, cell, expect, open, openDemo, test } from "./helpers";
+import { allKept, cell, expect, goTo, openDemo, test } from "./helpers";
 import { makePdf } from "./make-pdf";
 
 const COURSE = "/courses/reading-rivers";
@@ -132,9 +132,9 @@ test.describe("a course file that cannot be read in", () => {
 
 test("an address that leads nowhere says so and shows the way back", async ({ page }) => {
   await openDemo(page);
-  await open(page, `${COURSE}/score/flood-memo/nobody`);
+  await goTo(page, `${COURSE}/score/flood-memo/nobody`);
   await expect(page.getByText("There is no such student in this course.")).toBeVisible();
-  await open(page, "/courses/none");
+  await goTo(page, "/courses/none");
   await expect(page.getByText('There is no course "none" in this browser.')).toBeVisible();
   await page.getByRole("link", { name: "Back to the course" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Reading Rivers: Field Hydrology");

@@ -1,4 +1,4 @@
-import { allKept, expect, open, openDemo, test } from "./helpers";
+import { allKept, expect, goTo, openDemo, test } from "./helpers";
 
 const CHECK = "/courses/reading-rivers/check";
 
@@ -45,9 +45,9 @@ test("what looks odd leads to its paper, is set aside with a word, and comes bac
   await odd.getByText("1 line set aside").click();
   await expect(odd.getByLabel("Why it may stay")).toHaveValue("agreed with I. Marsh");
   await page.keyboard.press("Escape");
-  await open(page, "/courses/reading-rivers/journal");
+  await goTo(page, "/courses/reading-rivers/journal");
   await expect(page.getByText(/Field notebook, set aside: Faruq Rahel has 34.5/).first()).toBeVisible();
-  await open(page, `${CHECK}?assignment=field-notebook`);
+  await goTo(page, `${CHECK}?assignment=field-notebook`);
   await odd.getByText("1 line set aside").click();
   await odd.getByRole("button", { name: "Take back what was set aside of Faruq Rahel" }).click();
   await expect(odd.getByRole("link", { name: "Open Faruq Rahel" })).toBeVisible();

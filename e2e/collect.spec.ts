@@ -1,7 +1,7 @@
 import type { Page } from "@playwright/test";
 import { strToU8, zipSync } from "fflate";
 import { Acts } from "./acts";
-import { allKept, expect, open, openDemo, test } from "./helpers";
+import { allKept, expect, goTo, open, openDemo, test } from "./helpers";
 import { dropInbox } from "./demo-inbox";
 import { letGo } from "./let-go";
 import { makePdf } from "./make-pdf";
@@ -45,7 +45,7 @@ test("the scanned notebooks of the inbox lie with their own work, and a piece ca
   await page.getByRole("menuitem", { name: "Leave it out" }).click();
 
   await page.goBack();
-  await open(page, COLLECT);
+  await goTo(page, COLLECT);
   await others.getByRole("button", { name: "Look at them" }).click();
   await expect(page.getByLabel("Assignment it goes into")).toHaveValue("field-notebook");
   await page.getByRole("button", { name: /of “notebooks Heron scan.pdf”/ }).click();
@@ -106,7 +106,7 @@ test("what a class handed in finds its students, the rest is decided by keys, an
   await page.getByRole("link", { name: "Judge the first" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
   await expect(page).toHaveURL(/\/score\/story-map\/aldous-brenn/);
-  await open(page, "/courses/reading-rivers/score/story-map/lorcan-pell");
+  await goTo(page, "/courses/reading-rivers/score/story-map/lorcan-pell");
   await expect(page.getByRole("link", { name: "story map.pdf" })).toBeVisible();
   await expect(page.getByRole("link", { name: "sources.md" })).toBeVisible();
 });

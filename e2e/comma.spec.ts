@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import type { Page } from "@playwright/test";
-import { allKept, cell, expect, open, openDemo, ruler, test } from "./helpers";
+import { allKept, cell, expect, goTo, openDemo, ruler, test } from "./helpers";
 
 const COURSE = "/courses/reading-rivers";
 
@@ -33,14 +33,14 @@ test("a course that writes decimals behind a comma shows, takes in and gives out
     return texts.filter((text) => /\d\.\d/.test(text)).map((text) => text.slice(0, 80));
   };
   for (const view of VIEWS) {
-    await open(page, COURSE + view);
+    await goTo(page, COURSE + view);
     expect(await pointed(), view).toEqual([]);
   }
-  await open(page, `${COURSE}/score/flood-memo/ilse-tarnowe`);
+  await goTo(page, `${COURSE}/score/flood-memo/ilse-tarnowe`);
   await page.keyboard.press("2");
   await expect(ruler(page, "Use of the record")).toHaveAttribute("aria-valuetext", "15,5 points, Sound");
 
-  await open(page, `${COURSE}/gradebook`);
+  await goTo(page, `${COURSE}/gradebook`);
   await cell(page, "Question paper 1", "Ilse Tarnowe").click();
   for (const typed of ["31,5", "32.5"]) {
     await page.keyboard.type(typed);
@@ -50,7 +50,7 @@ test("a course that writes decimals behind a comma shows, takes in and gives out
   await expect(cell(page, "Question paper 1", "Jorun Nakade")).toHaveText("32,5");
   await allKept(page);
 
-  await open(page, `${COURSE}/files`);
+  await goTo(page, `${COURSE}/files`);
   await expect(page.getByText("CSV: decimals behind a comma, columns parted by semicolons.")).toBeVisible();
   const saving = page.waitForEvent("download");
   await page.getByRole("button", { name: "Save the scores as CSV" }).click();
@@ -60,7 +60,7 @@ test("a course that writes decimals behind a comma shows, takes in and gives out
   expect(csv).not.toMatch(/\d\.\d/);
 
   // What leaves comes back: the same file, let go on the tray, changes nothing.
-  await open(page, `${COURSE}/collect?into=question-paper`);
+  await goTo(page, `${COURSE}/collect?into=question-paper`);
   const leaving = page.waitForEvent("download");
   await page.getByRole("region", { name: "Out and back" }).getByRole("button", { name: "csv" }).click();
   const sheet = readFileSync(await (await leaving).path());
@@ -72,7 +72,7 @@ test("a course that writes decimals behind a comma shows, takes in and gives out
   await expect(page.getByText(/\d+ the same/)).toBeVisible();
   await expect(page.getByText(/\d+ (new|changed|refused)/)).toHaveCount(0);
 
-  await open(page, `${COURSE}/release?assignment=gauging-report&student=ilse-tarnowe`);
+  await goTo(page, `${COURSE}/release?assignment=gauging-report&student=ilse-tarnowe`);
   await expect(page.getByRole("article", { name: "Gauging report, for Ilse Tarnowe" })).toContainText(/\d,\d \/ \d+/);
 });
 
@@ -80,7 +80,7 @@ test("a date that is all figures is read in the order of the course", async ({ p
   await openDemo(page, "/plan/course");
   await page.getByLabel("Dates such as 3/10 mean").selectOption("month");
   await allKept(page);
-  await open(page, `${COURSE}/plan/assignments/story-map`);
+  await goTo(page, `${COURSE}/plan/assignments/story-map`);
   const due = page.getByLabel(/^Due/);
   await due.fill("12/9/2026 18:00");
   await due.press("Enter");
@@ -88,7 +88,7 @@ test("a date that is all figures is read in the order of the course", async ({ p
   await due.fill("25/12/2026");
   await due.press("Enter");
   await expect(page.getByText('"25/12/2026" is no date.', { exact: false })).toBeVisible();
-  await open(page, `${COURSE}/plan`);
+  await goTo(page, `${COURSE}/plan`);
   await page.getByLabel("New assignments, one line each").fill("Spring sheet, 10 points, 3/10/2027");
   await expect(page.getByText("due 10 Mar 2027")).toBeVisible();
 });

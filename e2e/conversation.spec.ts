@@ -1,4 +1,4 @@
-import { allKept, expect, open, openDemo, test } from "./helpers";
+import { allKept, expect, goTo, openDemo, test } from "./helpers";
 
 const HOME = "/courses/reading-rivers";
 
@@ -6,13 +6,13 @@ test("a student answers in their window; the reply waits until it is read, and t
   page,
 }) => {
   await openDemo(page);
-  await open(page, "/window/reading-rivers/aldous-brenn");
+  await goTo(page, "/window/reading-rivers/aldous-brenn");
   const theirs = page.getByRole("region", { name: "Conversation on Gauging report" });
   await theirs.getByRole("textbox").fill("Thank you. What would a good figure for the error be?");
   await theirs.getByRole("button", { name: /^Send/ }).click();
   await expect(theirs.getByRole("list", { name: "Conversation" })).toContainText("What would a good figure");
 
-  await open(page, HOME);
+  await goTo(page, HOME);
   await expect(page.getByText("1 unread reply:")).toBeVisible();
   await page.getByRole("link", { name: "read what students wrote" }).click();
   await page.getByRole("region", { name: "Unread replies" }).getByRole("link", { name: "Aldous Brenn" }).click();
@@ -34,11 +34,11 @@ test("a student answers in their window; the reply waits until it is read, and t
   await expect(talk.getByRole("list", { name: "Conversation" }).getByRole("listitem")).toHaveCount(2);
   await allKept(page);
 
-  await open(page, "/window/reading-rivers/aldous-brenn");
+  await goTo(page, "/window/reading-rivers/aldous-brenn");
   await expect(theirs).toContainText("Half of the smallest step");
   await theirs.getByRole("button", { name: "Mark as read" }).click();
   await expect(theirs.getByRole("button", { name: "Mark as read" })).toBeHidden();
-  await open(page, HOME);
+  await goTo(page, HOME);
   await expect(page.getByText("unread reply")).toHaveCount(0);
 });
 
@@ -56,11 +56,11 @@ test("strong words are set by a key; the student reads them set, and a file goes
     .setInputFiles({ name: "worked example.csv", mimeType: "text/csv", buffer: Buffer.from("stage,flow\n1,4\n") });
   await expect(page.getByRole("list", { name: "Files" })).toContainText("worked example.csv");
   await allKept(page);
-  await open(page, `${HOME}/release?assignment=gauging-report`);
+  await goTo(page, `${HOME}/release?assignment=gauging-report`);
   const correction = page.getByRole("row").filter({ hasText: "Cato Mirelle" }).first();
   await correction.getByRole("button", { name: /^Release/ }).click();
   await allKept(page);
-  await open(page, "/window/reading-rivers/cato-mirelle");
+  await goTo(page, "/window/reading-rivers/cato-mirelle");
   await expect(page.locator("strong", { hasText: "A report to keep" })).toBeVisible();
   await expect(page.getByRole("list", { name: "Files" })).toContainText("worked example.csv");
 });
@@ -94,10 +94,10 @@ test("a comment is written as it is read: a list, a link, strong words; stored a
   await page.keyboard.press("Escape");
   await allKept(page);
   await expect(undo).toHaveAttribute("aria-label", before ?? "");
-  await open(page, `${HOME}/release?assignment=gauging-report`);
+  await goTo(page, `${HOME}/release?assignment=gauging-report`);
   const correction = page.getByRole("row").filter({ hasText: "Cato Mirelle" }).first();
   await correction.getByRole("button", { name: /^Release/ }).click();
-  await open(page, "/window/reading-rivers/cato-mirelle");
+  await goTo(page, "/window/reading-rivers/cato-mirelle");
   const letter = page.getByRole("article").filter({ hasText: "Two things, 2 * 3 of them in the table:" });
   await expect(letter.getByRole("listitem").filter({ hasText: "the rating curve" })).toBeVisible();
   await expect(letter.getByRole("link", { name: "https://gauge.example/rating" })).toHaveAttribute("target", "_blank");

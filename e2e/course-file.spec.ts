@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import type { Locator, Page } from "@playwright/test";
-import { allKept, cell, expect, open, openDemo, test } from "./helpers";
+import { allKept, cell, expect, goTo, open, openDemo, test } from "./helpers";
 import { makePdf } from "./make-pdf";
 
 const add = async (page: Page, name: string, buffer: Buffer) => {
@@ -59,19 +59,19 @@ test("works with any name come out of the course file and back in, and so does o
     ["dagny-kvist", "..pdf"],
     ["dov-amsel", " "],
   ] as const) {
-    await open(page, `/courses/reading-rivers/score/story-map/${student}`);
+    await goTo(page, `/courses/reading-rivers/score/story-map/${student}`);
     await add(page, name, Buffer.from(`The words of ${student}.`));
     await allKept(page);
   }
-  await open(page, "/courses/reading-rivers/files");
+  await goTo(page, "/courses/reading-rivers/files");
   const file = await saved(page);
   expect(file.length).toBeGreaterThan(60_000_000);
   await page.route("**/course.zip", (route) => route.fulfill({ body: file, contentType: "application/zip" }));
   await carry(page.getByLabel("Choose a course file"), "/course.zip", "course.zip");
   await expect(page).toHaveURL(/reading-rivers-2/, { timeout: 100_000 });
-  await open(page, "/courses/reading-rivers-2/score/story-map/cato-mirelle");
+  await goTo(page, "/courses/reading-rivers-2/score/story-map/cato-mirelle");
   await expect(page.getByText("The words of cato-mirelle.")).toBeVisible();
-  await open(page, "/courses/reading-rivers-2/score/story-map/bram-oduya");
+  await goTo(page, "/courses/reading-rivers-2/score/story-map/bram-oduya");
   await expect(page.getByRole("region", { name: "The work: large..v2.pdf" })).toBeVisible();
   await expect(page.getByRole("list", { name: "Notes in the margin" }).getByText("Seen.")).toBeVisible({
     timeout: 60_000,
@@ -127,14 +127,14 @@ test("a damaged course is shown as far as it goes, cannot be changed, and work g
   await expect(page.getByText(/This course can only be read/).first()).toBeVisible();
   await page.getByRole("button", { name: "Go on in a copy of it" }).click();
   await expect(page).toHaveURL(/reading-rivers-2/);
-  await open(page, "/courses/reading-rivers-2/gradebook");
+  await goTo(page, "/courses/reading-rivers-2/gradebook");
   await expect(page.getByRole("alert")).toHaveCount(0);
   await memo.click();
   await page.keyboard.type("70");
   await page.keyboard.press("Enter");
   await expect(memo).toContainText("70");
   await allKept(page);
-  await open(page, "/courses");
+  await goTo(page, "/courses");
   await expect(page.getByText("Part of it is damaged")).toHaveCount(1);
 });
 

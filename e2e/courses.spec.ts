@@ -1,11 +1,11 @@
-import { allKept, expect, open, openDemo, test } from "./helpers";
+import { allKept, expect, goTo, openDemo, test } from "./helpers";
 
 test("a course is put away and taken out again, and deleted only after saying what goes", async ({ page }) => {
   await openDemo(page);
-  await open(page, "/courses");
+  await goTo(page, "/courses");
   await page.getByRole("button", { name: "Open a fresh demo course" }).click();
   await expect(page.getByRole("heading", { level: 1, name: "Reading Rivers: Field Hydrology" })).toBeVisible();
-  await open(page, "/courses");
+  await goTo(page, "/courses");
   const lines = page.getByRole("main").getByRole("listitem");
   await expect(lines).toHaveCount(2);
   await lines
@@ -33,7 +33,7 @@ test("a course is put away and taken out again, and deleted only after saying wh
   expect((await saving).suggestedFilename()).toMatch(/\.zip$/);
   await asked.getByRole("button", { name: "Delete this course" }).click();
   await expect(lines).toHaveCount(1);
-  await open(page, "/courses/reading-rivers");
+  await goTo(page, "/courses/reading-rivers");
   await expect(page.getByRole("heading", { level: 1, name: "Reading Rivers: Field Hydrology" })).toBeVisible();
 });
 
@@ -44,10 +44,10 @@ test("a student leaves the course and returns; who joined late is excused from e
   await expect(page.getByRole("heading", { name: "27 students" })).toBeVisible();
   const gone = page.getByRole("region", { name: "Left the course" });
   await expect(gone.getByRole("link", { name: "Anouk Brisk" })).toBeVisible();
-  await open(page, "/courses/reading-rivers/gradebook");
+  await goTo(page, "/courses/reading-rivers/gradebook");
   await expect(page.getByText("27 students")).toBeVisible();
   await expect(page.getByRole("rowheader", { name: "Anouk Brisk" })).toHaveCount(0);
-  await open(page, "/courses/reading-rivers/plan/course");
+  await goTo(page, "/courses/reading-rivers/plan/course");
   await gone.getByRole("button", { name: "Return Anouk Brisk to the course" }).click();
   await expect(page.getByRole("heading", { name: "28 students" })).toBeVisible();
   await page.getByRole("textbox", { name: "Students, one a line" }).fill("L90001, Nia Late");
@@ -55,7 +55,7 @@ test("a student leaves the course and returns; who joined late is excused from e
   await page.getByRole("button", { name: "Excuse earlier work" }).click();
   await allKept(page);
   await expect(page.getByRole("region", { name: "Joined late" })).toBeHidden();
-  await open(page, "/courses/reading-rivers/gradebook");
+  await goTo(page, "/courses/reading-rivers/gradebook");
   await expect(page.getByRole("gridcell", { name: "Gauging report, Nia Late: excused" })).toBeVisible();
 });
 
@@ -63,11 +63,11 @@ test("an address without a page says so, and fits the smallest tablet", async ({
   await page.setViewportSize({ width: 1024, height: 768 });
   await openDemo(page);
   for (const place of ["", "/plan", "/score/flood-memo/anouk-brisk", "/gradebook", "/release", "/journal", "/files"]) {
-    await open(page, `/courses/reading-rivers${place}`);
+    await goTo(page, `/courses/reading-rivers${place}`);
     const width = await page.evaluate(() => document.documentElement.scrollWidth);
     expect(width, place).toBeLessThanOrEqual(1024);
   }
-  await open(page, "/courses/reading-rivers/nowhere");
+  await goTo(page, "/courses/reading-rivers/nowhere");
   await expect(page.getByText("There is no page at this address.")).toBeVisible();
   await page.getByRole("link", { name: "Back to the course" }).click();
   await expect(page.getByRole("heading", { level: 1, name: "Reading Rivers: Field Hydrology" })).toBeVisible();
@@ -93,11 +93,11 @@ test("an assignment is copied to other courses at once, its dates shifted and ke
 }) => {
   await openDemo(page);
   for (let course = 0; course < 2; course += 1) {
-    await open(page, "/courses");
+    await goTo(page, "/courses");
     await page.getByRole("button", { name: "Open a fresh demo course" }).click();
     await expect(page.getByRole("heading", { level: 1, name: "Reading Rivers: Field Hydrology" })).toBeVisible();
   }
-  await open(page, "/courses/reading-rivers/plan/assignments/flood-memo");
+  await goTo(page, "/courses/reading-rivers/plan/assignments/flood-memo");
   const name = page.getByRole("textbox", { name: "Name", exact: true });
   await name.fill("Second memo");
   await name.blur();
@@ -110,7 +110,7 @@ test("an assignment is copied to other courses at once, its dates shifted and ke
   await expect(page.getByText(/^Copied to Reading Rivers.*, Reading Rivers/)).toBeVisible();
   await page.getByRole("button", { name: "Copy to 2 courses" }).click();
   await expect(page.getByText(/^Not copied: .*Second memo/)).toBeVisible();
-  await open(page, "/courses/reading-rivers-2/plan");
+  await goTo(page, "/courses/reading-rivers-2/plan");
   // Due 23 Oct, 18:00 in summer time; ten days on it is 18:00 in winter time.
   await page.getByRole("link", { name: "Second memo" }).click();
   await expect(page.getByLabel(/^Due/)).toHaveValue("Mon 2 Nov 2026, 18:00");

@@ -5,7 +5,7 @@ import { join } from "node:path";
 import { pathToFileURL } from "node:url";
 import type { Page } from "@playwright/test";
 import { unzipSync } from "fflate";
-import { allKept, expect, open, openDemo, test } from "./helpers";
+import { allKept, expect, goTo, openDemo, test } from "./helpers";
 
 const RELEASE = "/courses/reading-rivers/release";
 
@@ -32,7 +32,7 @@ test("a student's copy opens from disk without the application and without a net
   browser,
 }) => {
   await releaseMemo(page);
-  await open(page, `${RELEASE}/deliver`);
+  await goTo(page, `${RELEASE}/deliver`);
   await page.getByLabel("For", { exact: true }).selectOption({ label: "Heron" });
   await page.getByLabel("Lock").selectOption({ label: "not locked" });
   const files = await savedBy(page, "Make copies for 14 students");
@@ -128,7 +128,7 @@ test("copies are locked with a passphrase each, and the list is saved by itself,
 
 test("a copy in an e-mail draft is locked too", async ({ page }) => {
   await releaseMemo(page);
-  await open(page, `${RELEASE}/post?assignment=flood-memo&section=heron`);
+  await goTo(page, `${RELEASE}/post?assignment=flood-memo&section=heron`);
   await page.getByLabel("In each e-mail draft").selectOption({ label: "the student's copy, locked, as an archive" });
   const drafts = await savedBy(page, "Save as e-mail drafts");
   // Made again before the first list was saved: it stays, beside the new one.
@@ -145,7 +145,7 @@ test("a letter goes through the post office into the window, is opened there, an
   page,
 }) => {
   await releaseMemo(page);
-  await open(page, `${RELEASE}/post?assignment=flood-memo`);
+  await goTo(page, `${RELEASE}/post?assignment=flood-memo`);
   await page.getByLabel("Subject").fill("{assignment} is back");
   await page.getByLabel("Text").fill("Dear {given}, you have {score}. {nonsense}");
   await expect(page.getByText("Nothing to put in here for {nonsense}.")).toBeVisible();
@@ -170,10 +170,10 @@ test("a letter goes through the post office into the window, is opened there, an
   await page.getByRole("button", { name: /^Send to \d+ students by the post office/ }).click();
   await expect(page.getByText(/^Sent to \d+ students\./)).toBeVisible();
   await allKept(page);
-  await open(page, "/window/reading-rivers/aldous-brenn?reading");
+  await goTo(page, "/window/reading-rivers/aldous-brenn?reading");
   await page.getByText("Flood-frequency memo is back").click();
   await expect(page.getByText("Dear Aldous, you have 43 / 100.")).toBeVisible();
-  await open(page, `${RELEASE}/post`);
+  await goTo(page, `${RELEASE}/post`);
   await expect(page.getByRole("heading", { name: /^Sent: \d+ letters, 1 opened/ })).toBeVisible();
 });
 
@@ -191,7 +191,7 @@ test("a reminder warns where writing alone would tell something sealed, and stan
   await page.getByRole("button", { name: new RegExp(`^Send to ${String(count - 1)} student`) }).click();
   await expect(page.getByText("it stands in the journal", { exact: false })).toBeVisible();
   await allKept(page);
-  await open(page, "/courses/reading-rivers/journal");
+  await goTo(page, "/courses/reading-rivers/journal");
   await expect(page.getByRole("row").filter({ hasText: "with nothing handed in: reminder sent to" })).toBeVisible();
 });
 
@@ -207,14 +207,14 @@ test("final grades are kept as they were exported and compared with today's", as
   const set = await savedBy(page, "Save the open roster-and-results set");
   expect(Object.keys(set)).toContain("lineItems.csv");
   await allKept(page);
-  await open(page, "/courses/reading-rivers/gradebook");
+  await goTo(page, "/courses/reading-rivers/gradebook");
   const sketch = page.getByRole("gridcell", { name: /^Site sketch, Esi Okonwe:/ });
   await sketch.click();
   await page.keyboard.type("2");
   await page.keyboard.press("Enter");
   await expect(sketch).toHaveAccessibleName(/: 2, set by hand/);
   await allKept(page);
-  await open(page, `${RELEASE}/grades`);
+  await goTo(page, `${RELEASE}/grades`);
   await expect(page.getByText("1 grade is another today")).toBeVisible();
   await page.getByLabel("Student", { exact: true }).selectOption({ label: "Esi Okonwe" });
   const [report] = await Promise.all([

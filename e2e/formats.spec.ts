@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { allKept, expect, margin, open, openDemo, takeUp, test } from "./helpers";
+import { allKept, expect, goTo, margin, openDemo, takeUp, test } from "./helpers";
 import { HOSTILE_PDF, makeHostileWord, makePng, makeWave, makeWord } from "./make-files";
 
 interface Given {
@@ -332,6 +332,6 @@ test.describe("hostile work", () => {
     await expect(work(page).locator("a")).toHaveCount(0);
     await page.waitForTimeout(300);
     expect(await ran(page)).toBe(false);
-    await open(page, "/courses/reading-rivers/gradebook");
+    await goTo(page, "/courses/reading-rivers/gradebook");
   });
 });

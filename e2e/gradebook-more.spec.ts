@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { allKept, expect, open, openDemo, test } from "./helpers";
+import { allKept, expect, goTo, openDemo, test } from "./helpers";
 
 const GRADEBOOK = "/courses/reading-rivers/gradebook";
 const cell = (page: Page, what: string) => page.getByRole("gridcell", { name: new RegExp(`^${what}:`) });
@@ -58,12 +58,12 @@ test("what is chosen to be shown stays over screens and reloads, and can be chos
   await page.getByRole("link", { name: "Gradebook" }).click();
   await expect(page.getByRole("combobox", { name: "Section" }).locator("option:checked")).toHaveText("Heron");
   await expect(page.getByText("Show 1 hidden column")).toBeVisible();
-  await open(page, GRADEBOOK);
+  await goTo(page, GRADEBOOK);
   await expect(page.getByText("14 of 28")).toBeVisible();
   await page.getByText("Show 1 hidden column").click();
   await page.getByRole("combobox", { name: "Section" }).selectOption("");
   await expect(page.getByText("28 students")).toBeVisible();
-  await open(page, GRADEBOOK);
+  await goTo(page, GRADEBOOK);
   await expect(page.getByText("28 students")).toBeVisible();
 });
 
@@ -90,13 +90,13 @@ test("students stand by family name wherever they are listed, once the course sa
   await openDemo(page, "/plan/course");
   await page.getByRole("combobox", { name: "Students are listed by" }).selectOption("family");
   await allKept(page);
-  await open(page, GRADEBOOK);
+  await goTo(page, GRADEBOOK);
   await expect(page.getByRole("rowheader").first()).toHaveText("Abeyra, Hano");
-  await open(page, "/courses/reading-rivers/students");
+  await goTo(page, "/courses/reading-rivers/students");
   await expect(page.getByRole("row").nth(1)).toContainText("Abeyra, Hano");
-  await open(page, "/courses/reading-rivers/score/flood-memo/hano-abeyra");
+  await goTo(page, "/courses/reading-rivers/score/flood-memo/hano-abeyra");
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Abeyra, Hano");
-  await open(page, "/window/reading-rivers/hano-abeyra");
+  await goTo(page, "/window/reading-rivers/hano-abeyra");
   await expect(page.getByText("For Hano Abeyra", { exact: true })).toBeVisible();
 });
 
@@ -111,8 +111,8 @@ test("totals of terms stand beside the course's, and among the final grades", as
   await terms.getByRole("button", { name: "Add term" }).click();
   await page.getByRole("button", { name: "Undo: Term Summer school added" }).click();
   await allKept(page);
-  await open(page, GRADEBOOK);
+  await goTo(page, GRADEBOOK);
   await expect(page.getByRole("columnheader", { name: /Autumn term.*Spring term.*Field exam/ })).toBeVisible();
-  await open(page, "/courses/reading-rivers/release/grades");
+  await goTo(page, "/courses/reading-rivers/release/grades");
   await expect(page.getByRole("columnheader", { name: "Autumn term, %" })).toBeVisible();
 });

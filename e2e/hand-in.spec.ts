@@ -1,14 +1,14 @@
 import { createHash } from "node:crypto";
-import { allKept, expect, open, openDemo, test } from "./helpers";
+import { allKept, expect, goTo, openDemo, test } from "./helpers";
 
 const WINDOW = "/window/reading-rivers/dov-amsel";
-const part = (page: Parameters<typeof open>[0], name: string) => page.getByRole("region", { name: `Hand in ${name}` });
+const part = (page: Parameters<typeof goTo>[0], name: string) => page.getByRole("region", { name: `Hand in ${name}` });
 
 test("a student hands in by the window: due in their words, files and words, a receipt, and it waits on the desk", async ({
   page,
 }) => {
   await openDemo(page);
-  await open(page, WINDOW);
+  await goTo(page, WINDOW);
   await page.getByText("Catchment story map").click();
   const form = part(page, "Catchment story map");
   await expect(form).toContainText(/Closes in|late:/);
@@ -26,7 +26,7 @@ test("a student hands in by the window: due in their words, files and words, a r
   await expect(form).toContainText("Keep this receipt.");
   await expect(form).toContainText(createHash("sha256").update("# The river by Dov").digest("hex"));
   await expect(form).toContainText("Attempt 1");
-  await open(page, "/courses/reading-rivers/score/story-map/dov-amsel");
+  await goTo(page, "/courses/reading-rivers/score/story-map/dov-amsel");
   await expect(page.getByRole("link", { name: "dov map.md" })).toBeVisible();
   await allKept(page);
   await page.getByRole("link", { name: "dov map.md" }).click();
@@ -37,7 +37,7 @@ test("no attempt left says so, a refused hand-in stays in the form, and late wor
   page,
 }) => {
   await openDemo(page);
-  await open(page, `${WINDOW.replace("dov-amsel", "lorcan-pell")}?reading`);
+  await goTo(page, `${WINDOW.replace("dov-amsel", "lorcan-pell")}?reading`);
   await page.getByText("Flood-frequency memo").first().click();
   const form = part(page, "Flood-frequency memo");
   await expect(form).toContainText(/\d+ days late: [\d.]+ points of 100 would be taken off\./);

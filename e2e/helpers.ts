@@ -2,29 +2,35 @@ import { expect, test as base, type Locator, type Page } from "@playwright/test"
 import { openClosedTrees } from "./closed-trees";
 
 /**
- * A page that fails its test on any error in the console and on any request that leaves the application's address or
- * carries something away. Errors a test brings about itself are listed in `expectedErrors`.
+ * Notes every error in the console of a page and every request of it that leaves the application's address or carries
+ * something away, but for those that are expected.
  */
+export async function faultsOf(page: Page, baseURL: string, expectedErrors: readonly RegExp[] = []): Promise<string[]> {
+  await openClosedTrees(page);
+  const faults: string[] = [];
+  const note = (fault: string) => {
+    if (!expectedErrors.some((expected) => expected.test(fault))) faults.push(fault);
+  };
+  page.on("pageerror", (error) => {
+    note(`page error: ${error.message}`);
+  });
+  page.on("console", (message) => {
+    if (message.type() === "error") note(`console: ${message.text()}`);
+  });
+  page.on("request", (request) => {
+    const url = request.url();
+    if (/^(blob|data):/.test(url)) return;
+    if (!url.startsWith(`${baseURL}/`)) note(`request to another address: ${url}`);
+    if (request.method() !== "GET" || request.postData()) note(`request that sends data: ${request.method()} ${url}`);
+  });
+  return faults;
+}
+
+/** A page whose faults fail its test. Errors a test brings about itself are listed in `expectedErrors`. */
 export const test = base.extend<{ readonly expectedErrors: RegExp[] }>({
   expectedErrors: [[], { option: true }],
   page: async ({ page, expectedErrors, baseURL }, use) => {
-    await openClosedTrees(page);
-    const faults: string[] = [];
-    const note = (fault: string) => {
-      if (!expectedErrors.some((expected) => expected.test(fault))) faults.push(fault);
-    };
-    page.on("pageerror", (error) => {
-      note(`page error: ${error.message}`);
-    });
-    page.on("console", (message) => {
-      if (message.type() === "error") note(`console: ${message.text()}`);
-    });
-    page.on("request", (request) => {
-      const url = request.url();
-      if (/^(blob|data):/.test(url)) return;
-      if (!url.startsWith(`${baseURL ?? ""}/`)) note(`request to another address: ${url}`);
-      if (request.method() !== "GET" || request.postData()) note(`request that sends data: ${request.method()} ${url}`);
-    });
+    const faults = await faultsOf(page, baseURL ?? "", expectedErrors);
     await use(page);
     expect(faults).toEqual([]);
   },
@@ -40,12 +46,49 @@ export async function open(page: Page, path: string): Promise<void> {
   await page.locator("html[data-ready]").waitFor();
 }
 
-/** Opens the application for the first time, with the demo course, and then a place of that course. */
+/** The router as it puts itself into the page. */
+interface WithRouter {
+  readonly __reactRouterDataRouter: {
+    navigate(to: string): Promise<void>;
+    readonly state: { readonly location: { readonly pathname: string; readonly search: string } };
+  };
+}
+
+/** Goes on to another place in the application that is open, as a link does, and waits until it is drawn. */
+export async function goTo(page: Page, path: string): Promise<void> {
+  const arrived = await page.evaluate(async (to) => {
+    const router = (window as unknown as WithRouter).__reactRouterDataRouter;
+    await router.navigate(to);
+    return router.state.location.pathname + router.state.location.search;
+  }, path);
+  await page.locator(`html[data-ready="${arrived}"]`).waitFor();
+}
+
+/** Opens the application for the first time, with the demo course, and goes on to a place of that course. */
 export async function openDemo(page: Page, place = ""): Promise<void> {
   await open(page, "/");
   await expect(page.getByRole("heading", { level: 1, name: "Reading Rivers: Field Hydrology" })).toBeVisible();
-  if (place) await open(page, COURSE + place);
+  if (place) await goTo(page, COURSE + place);
 }
+
+/** Waits until the page is still: nothing in it has changed for a while. */
+export const still = (page: Page): Promise<void> =>
+  page.evaluate(
+    (quiet) =>
+      new Promise((resolve) => {
+        const end = () => {
+          observer.disconnect();
+          resolve();
+        };
+        let timer = setTimeout(end, quiet);
+        const observer = new MutationObserver(() => {
+          clearTimeout(timer);
+          timer = setTimeout(end, quiet);
+        });
+        observer.observe(document, { subtree: true, childList: true, attributes: true, characterData: true });
+      }),
+    300,
+  );
 
 /** Waits until every change is durable. */
 export const allKept = (page: Page) => expect(page.locator('[data-keeping="kept"]')).toBeVisible();

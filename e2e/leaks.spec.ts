@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { allKept, expect, open, openDemo, test } from "./helpers";
+import { allKept, expect, goTo, openDemo, test } from "./helpers";
 
 const RELEASE = "/courses/reading-rivers/release";
 
@@ -10,7 +10,7 @@ const RELEASE = "/courses/reading-rivers/release";
 async function setTrap(page: Page): Promise<void> {
   await openDemo(page, "/release?assignment=gauging-report");
   for (const assignment of ["gauging-report", "bridge-count"]) {
-    await open(page, `${RELEASE}?assignment=${assignment}`);
+    await goTo(page, `${RELEASE}?assignment=${assignment}`);
     await page.getByRole("button", { name: "Take back and seal" }).click();
     await page.getByRole("dialog").getByRole("button", { name: "Take back and seal" }).click();
     await expect(page.getByText("Sealed. Students see it no longer")).toBeVisible();
@@ -25,7 +25,7 @@ async function setTrap(page: Page): Promise<void> {
   await page.getByRole("button", { name: "Show the Questions total" }).click();
   await page.getByRole("dialog").getByRole("button", { name: "Show the Questions total" }).click();
   await expect(page.getByRole("button", { name: "Questions total: released" })).toBeVisible();
-  await open(page, `${RELEASE}/leaks`);
+  await goTo(page, `${RELEASE}/leaks`);
   await expect(page.getByText("8 of 28 students could work out a sealed score.")).toBeVisible();
 }
 
@@ -39,7 +39,7 @@ test.describe("every score sealed, a running total on show", () => {
       await expect(row).toContainText("exact");
       await expect(row).toContainText(/From \d+\.\d % of Questions follows exactly [\d.]+ of \d+\./);
     }
-    await open(page, "/courses/reading-rivers");
+    await goTo(page, "/courses/reading-rivers");
     const card = page.getByRole("listitem").filter({ has: page.getByRole("heading", { name: "Question paper 1" }) });
     await card.getByRole("link", { name: "Sealed, and 8 students could work it out" }).click();
     await expect(page.getByText("8 of 28 students could work out a sealed score.")).toBeVisible();
@@ -64,9 +64,9 @@ test.describe("every score sealed, a running total on show", () => {
     const row = page.getByRole("table").getByRole("row").filter({ hasText: "Question paper 1" }).first();
     const name = await row.getByRole("link").innerText();
     const address = (await row.getByRole("link").getAttribute("href")) ?? "";
-    await open(page, `/window/reading-rivers/${address.split("/").at(-1) ?? ""}?reading`);
+    await goTo(page, `/window/reading-rivers/${address.split("/").at(-1) ?? ""}?reading`);
     await expect(page.getByRole("article", { name: `Totals, for ${name}` })).toBeVisible();
-    await open(page, `${RELEASE}/leaks`);
+    await goTo(page, `${RELEASE}/leaks`);
     const ways = page.getByRole("region", { name: "Ways to close it" });
     const item = ways
       .getByRole("listitem")

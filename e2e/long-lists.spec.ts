@@ -1,4 +1,4 @@
-import { expect, open, openDemo, test } from "./helpers";
+import { expect, goTo, openDemo, test } from "./helpers";
 
 const COURSE = "/courses/reading-rivers";
 const MORE = 120;
@@ -13,7 +13,7 @@ test("a class of 148: one student out of a long choice by keyboard and by hand",
   await page.getByRole("button", { name: `Add ${String(MORE)} students` }).click();
   await expect(page.getByLabel("Students, one a line")).toHaveValue("");
 
-  await open(page, `${COURSE}/release?assignment=gauging-report`);
+  await goTo(page, `${COURSE}/release?assignment=gauging-report`);
   const whose = page.getByLabel("Whose copy");
   // Until somebody comes to it the one who is chosen stands there alone.
   await expect(whose.locator("option")).toHaveCount(1);

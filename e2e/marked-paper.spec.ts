@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import type { Page } from "@playwright/test";
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
-import { allKept, expect, margin, open, openDemo, takeUp, test } from "./helpers";
+import { allKept, expect, goTo, margin, openDemo, takeUp, test } from "./helpers";
 
 const more = async (page: Page, words: string) => {
   await page.getByRole("button", { name: "More for this paper" }).click();
@@ -67,9 +67,9 @@ test("a marked PDF goes out with standard annotations and comes back in with eve
   expect(found.some(({ words }) => words === "Which year? Ποιος;")).toBe(true);
   expect(last).toContain("Sanna Wiik");
   expect(last).toMatch(/Instructor.s copy, not released/);
-  await open(page, "/courses/reading-rivers/journal");
+  await goTo(page, "/courses/reading-rivers/journal");
   await expect(page.getByText(/Sanna Wiik, .*: instructor's copy of the marked paper saved/).first()).toBeVisible();
-  await open(page, "/courses/reading-rivers/score/flood-memo/sanna-wiik");
+  await goTo(page, "/courses/reading-rivers/score/flood-memo/sanna-wiik");
   await page.locator(".text-layer span").first().waitFor();
 
   for (let step = 0; step < 4; step += 1) await page.keyboard.press("Control+z");

@@ -1,6 +1,6 @@
 import { strToU8, zipSync } from "fflate";
 import { axeOf } from "./axe";
-import { allKept, expect, open, openDemo, takeUp, test } from "./helpers";
+import { allKept, expect, goTo, openDemo, takeUp, test } from "./helpers";
 
 const CODE = `import math
 
@@ -37,7 +37,7 @@ test("code, notebooks, OpenDocument and spreadsheets are shown in place and rema
   await page.getByRole("button", { name: "Take in 4 hand-ins" }).click();
   await allKept(page);
 
-  await open(page, "/courses/reading-rivers/score/story-map/ilse-tarnowe");
+  await goTo(page, "/courses/reading-rivers/score/story-map/ilse-tarnowe");
   await expect(page.getByText("return sum(0.6 * d * v for d, v in zip(depths, speeds))")).toBeVisible();
   await takeUp(page, "widths are 0.6 m each");
   await page.keyboard.press("n");
@@ -47,14 +47,14 @@ test("code, notebooks, OpenDocument and spreadsheets are shown in place and rema
   await page.reload();
   await expect(page.getByRole("list", { name: "Notes in the margin" })).toContainText("Are they, at the banks too?");
 
-  await open(page, "/courses/reading-rivers/score/story-map/bram-oduya");
+  await goTo(page, "/courses/reading-rivers/score/story-map/bram-oduya");
   await expect(page.getByText("Low flow of the Ossel")).toBeVisible();
   await expect(page.getByText("print(q95)")).toBeVisible();
 
-  await open(page, "/courses/reading-rivers/score/story-map/dov-amsel");
+  await goTo(page, "/courses/reading-rivers/score/story-map/dov-amsel");
   await expect(page.getByText("The river rose in the night.")).toBeVisible();
 
-  await open(page, "/courses/reading-rivers/score/story-map/clea-vantor");
+  await goTo(page, "/courses/reading-rivers/score/story-map/clea-vantor");
   await expect(page.getByText("Ask the student for the slides as a PDF", { exact: false })).toBeVisible();
 });
 

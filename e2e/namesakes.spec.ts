@@ -1,4 +1,4 @@
-import { expect, open, openDemo, test } from "./helpers";
+import { expect, goTo, openDemo, test } from "./helpers";
 
 const COURSE = "/courses/reading-rivers";
 
@@ -17,7 +17,7 @@ test("two students of one name are told apart by their numbers wherever they sta
     "/release/remind?kind=missing&assignment=question-paper",
   ];
   for (const place of places) {
-    await open(page, COURSE + place);
+    await goTo(page, COURSE + place);
     if (place.startsWith("/pile")) await page.getByRole("combobox").last().fill("ilse");
     await expect(page.getByText(/Ilse Tarnowe, L29001/).first(), place).toBeAttached();
     // The other one has handed in, and is not reminded.

@@ -1,5 +1,5 @@
 import type { Locator, Page } from "@playwright/test";
-import { allKept, expect, expectWritten, margin, open, openDemo, takeUp, test } from "./helpers";
+import { allKept, expect, expectWritten, goTo, margin, openDemo, takeUp, test } from "./helpers";
 
 /** Selects words with the pointer, as a hand would: from their first letter to their last, until they are taken up. */
 async function selectWords(page: Page, line: Locator, words: string): Promise<void> {
@@ -216,7 +216,7 @@ test("the pile is ordered, hidden and walked by keys", async ({ page }) => {
   await page.keyboard.press("Alt+ArrowRight");
   await expect(page.getByRole("heading", { level: 1, name: "Jorun Nakade" })).toBeVisible();
   // The order stays with the next visit, though its address says nothing of it.
-  await open(page, "/courses/reading-rivers/score/flood-memo/aldous-brenn");
+  await goTo(page, "/courses/reading-rivers/score/flood-memo/aldous-brenn");
   await expect(page.getByLabel("Order of the pile")).toHaveValue("waiting");
   await page.keyboard.press("p");
   await expect(pile).toHaveCount(0);

@@ -1,5 +1,5 @@
 import { Acts } from "./acts";
-import { allKept, expect, open, openDemo, test } from "./helpers";
+import { allKept, expect, goTo, openDemo, test } from "./helpers";
 import type { Page } from "@playwright/test";
 
 /** Makes a rubric for outcomes and lets the memo be judged by it too. */
@@ -10,7 +10,7 @@ async function judgedByOutcomes(page: Page): Promise<void> {
   await page.getByRole("button", { name: "Add a criterion" }).click();
   await expect(page.getByRole("button", { name: "Undo: Rubric Outcomes changed" })).toBeVisible();
   await allKept(page);
-  await open(page, "/courses/reading-rivers/plan/assignments/flood-memo");
+  await goTo(page, "/courses/reading-rivers/plan/assignments/flood-memo");
   await page.getByRole("combobox", { name: /Second rubric/ }).selectOption({ label: "Outcomes" });
   await allKept(page);
 }
@@ -20,7 +20,7 @@ test("outcomes are judged beside the score, by keys of their own, and reach noth
   page,
 }) => {
   await judgedByOutcomes(page);
-  await open(page, "/courses/reading-rivers");
+  await goTo(page, "/courses/reading-rivers");
   const score = page.getByRole("region", { name: "Score" }).getByRole("button", { name: "Type the score" });
   const acts = new Acts(page);
   await acts.click(page.getByRole("link", { name: /to score Flood-frequency memo/ }));
@@ -45,7 +45,7 @@ test("an outcome is typed behind a score, stands in its cell, over all work, and
   page,
 }) => {
   await judgedByOutcomes(page);
-  await open(page, "/courses/reading-rivers/gradebook");
+  await goTo(page, "/courses/reading-rivers/gradebook");
   const cell = page.getByRole("gridcell", { name: /^Flood-frequency memo, Anouk Brisk:/ });
   const total = await cell.getAttribute("aria-label");
   await cell.click();
@@ -58,21 +58,21 @@ test("an outcome is typed behind a score, stands in its cell, over all work, and
   await expect(page.getByText(/level 9/i).first()).toBeVisible();
   await page.keyboard.press("Escape");
   await allKept(page);
-  await open(page, "/courses/reading-rivers/students");
+  await goTo(page, "/courses/reading-rivers/students");
   await page.getByRole("link", { name: "Outcomes over all work" }).click();
   await page.getByRole("combobox", { name: "Outcome" }).selectOption({ label: "First criterion · Outcomes" });
   await expect(page.getByRole("row", { name: /Anouk Brisk/ })).toContainText("Carries");
   const saving = page.waitForEvent("download");
   await page.getByRole("button", { name: "Save all outcomes as CSV" }).click();
   expect((await saving).suggestedFilename()).toBe("outcomes.csv");
-  await open(page, "/courses/reading-rivers/release");
+  await goTo(page, "/courses/reading-rivers/release");
   await page.getByRole("button", { name: /^Outcomes of Flood-frequency memo/ }).click();
   await page
     .getByRole("button", { name: /^Release/ })
     .first()
     .click();
   await allKept(page);
-  await open(page, "/window/reading-rivers/anouk-brisk");
+  await goTo(page, "/window/reading-rivers/anouk-brisk");
   const letter = page.getByRole("region", { name: "Outcomes" });
   await expect(letter).toContainText("Carries");
 });

@@ -2,7 +2,7 @@ import { execFileSync } from "node:child_process";
 import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import type { BrowserContext, Download, Page } from "@playwright/test";
 import { strFromU8, unzipSync } from "fflate";
-import { allKept, expect, open, openDemo, test } from "./helpers";
+import { allKept, expect, goTo, openDemo, test } from "./helpers";
 
 const PAPERS = 60;
 const number = (at: number) => String(2001 + at);
@@ -50,7 +50,7 @@ async function handOver(page: Page, { marker, papers }: { marker: string; papers
 /** Reads a packet in another browser, and answers the address of its pile. */
 async function openPacket(page: Page, path: string): Promise<string> {
   await openDemo(page);
-  await open(page, "/courses");
+  await goTo(page, "/courses");
   await page
     .locator("main input[type=file]")
     .first()
@@ -78,7 +78,7 @@ const takeBack = async (page: Page, path: string) => {
 
 /** The scores and totals of a course, as its CSV file gives them. */
 async function scoresOf(page: Page, slot: string): Promise<string> {
-  await open(page, `/courses/${slot}/files`);
+  await goTo(page, `/courses/${slot}/files`);
   const file = await downloaded(page, () => page.getByRole("button", { name: "Save the scores as CSV" }).click());
   return readFileSync(await file.path(), "utf8");
 }
@@ -97,7 +97,7 @@ test("three browsers mark sixty papers with packets: back in any order, one twic
 }) => {
   test.setTimeout(180_000);
   await openDemo(page);
-  await open(page, "/courses");
+  await goTo(page, "/courses");
   await page.getByRole("textbox", { name: "Name of the course" }).fill("Field Test");
   await page.getByRole("button", { name: "Start an empty course" }).click();
   await expect(page.getByRole("heading", { level: 1, name: "Plan" })).toBeVisible();
@@ -108,14 +108,14 @@ test("three browsers mark sixty papers with packets: back in any order, one twic
   await page.getByLabel("New assignments, one line each").fill("Gauging test, 20 points, on paper, in Tests");
   await page.getByLabel("New assignments, one line each").press("Enter");
   await expect(page.getByRole("link", { name: "Gauging test" })).toBeVisible();
-  await open(page, "/courses/field-test/plan/course");
+  await goTo(page, "/courses/field-test/plan/course");
   await page.getByLabel("Students, one a line").fill(ROSTER);
   await page.getByRole("button", { name: "Add 60 students" }).click();
   await expect(page.getByRole("heading", { name: "60 students" })).toBeVisible();
   await allKept(page);
 
   // The same course on one machine, for comparison.
-  await open(page, "/courses/field-test/files");
+  await goTo(page, "/courses/field-test/files");
   const whole = await downloaded(page, () => page.getByRole("button", { name: "Make a course file" }).click());
   const alone = await inNewBrowser(context);
   const at = (path: string) => `${baseURL ?? ""}${path}`;
@@ -125,7 +125,7 @@ test("three browsers mark sixty papers with packets: back in any order, one twic
   await chooseFile(alone, await whole.path());
   await alone.waitForURL(/\/courses\/field-test$/);
 
-  await open(page, "/courses/field-test/check?view=packets");
+  await goTo(page, "/courses/field-test/check?view=packets");
   const packets = [
     await handOver(page, { marker: "Bea Lund", papers: "section Part B" }),
     await handOver(page, { marker: "Cai Moe", papers: "section Part C" }),
@@ -142,11 +142,11 @@ test("three browsers mark sixty papers with packets: back in any order, one twic
   const openedIn = async (marker: Page, path: string) => new URL(await openPacket(marker, path)).pathname;
   const [fromBea, fromCai] = await Promise.all([work(bea, packets[0] ?? "", 20), work(cai, packets[1] ?? "", 40)]);
   // The one who handed over marks the rest, and one paper of Bea's otherwise.
-  await open(page, "/courses/field-test/score");
+  await goTo(page, "/courses/field-test/score");
   await page.goto(page.url().replace(/\/score\/([^/]+)\/.*/, "/pile/$1"));
   await enterPile(page, [...lines(0, 20), `${number(25)} 1`]);
 
-  await open(page, "/courses/field-test/check?view=packets");
+  await goTo(page, "/courses/field-test/check?view=packets");
   const second = await takeBack(page, fromCai);
   await expect(second).toContainText("20 new");
   await second.getByRole("button", { name: "Take back 20 papers" }).click();
@@ -176,7 +176,7 @@ test("three browsers mark sixty papers with packets: back in any order, one twic
   expect(shared).toBe(readFileSync(await solo.path(), "utf8"));
   expect(shared.split("\n").filter((line) => line.includes("Person")).length).toBe(PAPERS);
   // Who judged what stays told.
-  await open(page, "/courses/field-test/journal");
+  await goTo(page, "/courses/field-test/journal");
   await expect(page.getByRole("row", { name: /Bea Lund .*packet of Bea Lund taken back, 20 papers/ })).toBeVisible();
 });
 
@@ -210,7 +210,7 @@ test("a blind packet, unpacked and searched as text, names nobody and tells noth
   const all = texts.join("\n");
   expect(parts.filter(([name]) => name.endsWith(".pdf")).length).toBeGreaterThan(3);
   expect(parts.filter(([name]) => name.startsWith("word/")).length).toBeGreaterThan(3);
-  await open(page, "/courses/reading-rivers/students");
+  await goTo(page, "/courses/reading-rivers/students");
   const names = (await page.getByRole("row").allInnerTexts()).flatMap(
     (line) => line.match(/\p{Lu}\p{L}+ \p{Lu}\p{L}+/gu) ?? [],
   );
@@ -235,7 +235,7 @@ test("a sample goes out blind and locked, and comes back as second judgements be
   await openDemo(page, "/check?assignment=flood-memo&view=second");
   await page.getByLabel("Second marker").fill("Noor Estevan");
   await page.getByRole("button", { name: /^Choose \d+ papers/ }).click();
-  await open(page, "/courses/reading-rivers/check?assignment=flood-memo&view=packets");
+  await goTo(page, "/courses/reading-rivers/check?assignment=flood-memo&view=packets");
   await expect(page.getByLabel("For whom")).toHaveValue("Noor Estevan");
   await expect(page.getByLabel(/^blind/)).toBeChecked();
   await page.getByLabel("Locked with").fill("weir and river");

@@ -1,5 +1,5 @@
 import { axeOf } from "./axe";
-import { allKept, expect, open, openDemo, test } from "./helpers";
+import { allKept, expect, goTo, openDemo, test } from "./helpers";
 import { makePdf } from "./make-pdf";
 
 test("a scanned pile is cut into papers, each named from its strip by keys alone, and taken in as one step", async ({
@@ -36,6 +36,6 @@ test("a scanned pile is cut into papers, each named from its strip by keys alone
   await page.getByRole("button", { name: "Take in 4 hand-ins" }).click();
   await expect(page.getByRole("region", { name: "News" })).toContainText("4 hand-ins taken in");
   await allKept(page);
-  await open(page, "/courses/reading-rivers/score/story-map/oona-dufresne");
+  await goTo(page, "/courses/reading-rivers/score/story-map/oona-dufresne");
   await expect(page.getByText("This is page 3 of a long report about the river.")).toBeVisible();
 });

@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { allKept, expect, open, openDemo, test } from "./helpers";
+import { allKept, expect, goTo, openDemo, test } from "./helpers";
 
 const names = (page: Page, category: string) =>
   page.getByRole("region", { name: category, exact: true }).getByRole("heading", { level: 3 });
@@ -139,7 +139,7 @@ test("a new rubric keeps itself, names its faults as they are typed, and is trie
   await page.getByLabel("Name").fill("Sketch rubric");
   await allKept(page);
   await expect(page.getByRole("heading", { level: 1, name: "Sketch rubric" })).toBeVisible();
-  await open(page, "/courses/reading-rivers/plan/rubrics");
+  await goTo(page, "/courses/reading-rivers/plan/rubrics");
   await expect(page.getByRole("listitem").filter({ hasText: "Sketch rubric" })).toContainText("not used yet");
 });
 
@@ -174,7 +174,7 @@ test("a weight, and a maximum lowered under scores that stand, are asked about w
   await expect(ask.getByRole("listitem").first()).toContainText("→");
   await ask.getByRole("button", { name: "Leave as it is" }).click();
   await expect(weight).toHaveValue(before);
-  await open(page, "/courses/reading-rivers/plan/assignments/site-sketch");
+  await goTo(page, "/courses/reading-rivers/plan/assignments/site-sketch");
   const points = page.getByLabel("Points", { exact: true });
   await points.fill("10");
   await points.press("Enter");
@@ -210,11 +210,11 @@ test("a course of one's own asks once who marks, and has no late rule until one 
     await page.waitForURL(new RegExp(`/courses/${title.toLowerCase()}/plan`));
   };
   await start("First");
-  await open(page, "/courses/first/plan/rules");
+  await goTo(page, "/courses/first/plan/rules");
   await expect(page.getByLabel("Taken off for each unit, %")).toBeHidden();
-  await open(page, "/courses/first/files");
+  await goTo(page, "/courses/first/files");
   await expect(page.getByLabel("Your name, as students see it")).toHaveCount(0);
   await start("Second");
-  await open(page, "/courses/second/journal");
+  await goTo(page, "/courses/second/journal");
   await expect(page.getByRole("cell", { name: "Noor Albrecht" }).first()).toBeVisible();
 });

@@ -1,4 +1,4 @@
-import { allKept, cell, expect, open, openDemo, ruler, test } from "./helpers";
+import { allKept, cell, expect, goTo, openDemo, ruler, test } from "./helpers";
 
 test("one student over the whole course: the total explained, what is still needed, and the way to the next", async ({
   page,
@@ -6,7 +6,7 @@ test("one student over the whole course: the total explained, what is still need
   await openDemo(page);
   // Work that is scored on a scale says so instead of points, and shows the level that was given.
   await expect(page.getByText("on paper · due 11 Sep 2026 · pass or not yet")).toBeVisible();
-  await open(page, "/courses/reading-rivers/students");
+  await goTo(page, "/courses/reading-rivers/students");
   await page.getByRole("link", { name: "Faruq Rahel", exact: true }).click();
   await expect(page.getByRole("heading", { level: 1, name: "Faruq Rahel" })).toBeVisible();
   await expect(page.getByRole("img", { name: /^Lowest .* now .* highest/ })).toBeVisible();

@@ -1,4 +1,4 @@
-import { allKept, cell, expect, open, openDemo, test } from "./helpers";
+import { allKept, cell, expect, goTo, open, openDemo, test } from "./helpers";
 
 const RELEASE = "/courses/reading-rivers/release?assignment=site-sketch";
 const WINDOW = "/window/reading-rivers/esi-okonwe";
@@ -8,30 +8,30 @@ test("a change after release stays with the instructor until it is released agai
   await page.getByRole("button", { name: "Release to 28 students" }).click();
   await expect(page.getByText("Released to 28 students.")).toBeVisible();
   await allKept(page);
-  await open(page, "/courses/reading-rivers/gradebook");
+  await goTo(page, "/courses/reading-rivers/gradebook");
   await cell(page, "Site sketch", "Esi Okonwe").click();
   await page.keyboard.type("18.5");
   await page.keyboard.press("Enter");
   await allKept(page);
   const letter = page.getByRole("article", { name: "Site sketch, for Esi Okonwe" });
-  await open(page, WINDOW);
+  await goTo(page, WINDOW);
   await expect(letter).toContainText("17 / 20");
-  await open(page, RELEASE);
+  await goTo(page, RELEASE);
   const row = page.getByRole("row", { name: /Esi Okonwe/ });
   await expect(row).toContainText("17 / 20");
   await expect(row).toContainText("18.5 / 20");
   await row.getByRole("button", { name: "Release to Esi Okonwe" }).click();
   await expect(row).toHaveCount(0);
   await allKept(page);
-  await open(page, WINDOW);
+  await goTo(page, WINDOW);
   await expect(letter).toContainText("18.5 / 20");
 });
 
 test("what is taken back is gone from the student window", async ({ page }) => {
   await openDemo(page);
-  await open(page, WINDOW);
+  await goTo(page, WINDOW);
   await expect(page.getByRole("article", { name: /Gauging report/ })).toBeVisible();
-  await open(page, "/courses/reading-rivers/release?assignment=gauging-report");
+  await goTo(page, "/courses/reading-rivers/release?assignment=gauging-report");
   await page.getByRole("button", { name: "Take back and seal" }).click();
   const asked = page.getByRole("dialog");
   await expect(asked).toContainText("Nobody has opened it in the student window.");
@@ -39,7 +39,7 @@ test("what is taken back is gone from the student window", async ({ page }) => {
   await asked.getByRole("button", { name: "Take back and seal" }).click();
   await expect(page.getByText("Sealed. Students see it no longer")).toBeVisible();
   await allKept(page);
-  await open(page, WINDOW);
+  await goTo(page, WINDOW);
   await expect(page.getByRole("article", { name: /Bridge count/ })).toBeVisible();
   await expect(page.getByRole("article", { name: /Gauging report/ })).toHaveCount(0);
 });
@@ -108,7 +108,7 @@ test("the student opens the marked work from the letter", async ({ page }) => {
   await page.getByRole("button", { name: /^Release to \d+ students/ }).click();
   await expect(page.getByRole("status").filter({ hasText: "Released to" })).toBeVisible();
   await allKept(page);
-  await open(page, "/window/reading-rivers/aldous-brenn");
+  await goTo(page, "/window/reading-rivers/aldous-brenn");
   await page.getByRole("button", { name: /See the notes on aldous-brenn.md/ }).click();
   await expect(page.getByRole("heading", { name: "Flood frequency at Ossel Weir" })).toBeVisible();
   const notes = page.getByRole("list", { name: "Notes in the margin" });
@@ -119,13 +119,13 @@ test("the student opens the marked work from the letter", async ({ page }) => {
 test("who has opened a letter is known, and taking it back says so", async ({ page }) => {
   await openDemo(page);
   // The instructor's look counts as no opening; opened as the student it does.
-  await open(page, "/window/reading-rivers/anouk-brisk");
+  await goTo(page, "/window/reading-rivers/anouk-brisk");
   await expect(page.getByText("looking marks nothing as opened")).toBeVisible();
-  await open(page, WINDOW);
+  await goTo(page, WINDOW);
   await page.getByRole("link", { name: "Open as Esi Okonwe" }).click();
   await expect(page.getByText("what is read here counts as opened")).toBeVisible();
   await expect(page.getByRole("article", { name: /Gauging report/ })).toBeVisible();
-  await open(page, "/courses/reading-rivers/release?assignment=gauging-report");
+  await goTo(page, "/courses/reading-rivers/release?assignment=gauging-report");
   await expect(page.getByText("28 students can see it now; 1 have opened it: Esi Okonwe.")).toBeVisible();
   await page.getByRole("button", { name: "Take back and seal" }).click();
   await expect(page.getByRole("dialog")).toContainText("1 student has already seen it");
@@ -159,7 +159,7 @@ test("a section, one student, and a hold with its reason: each previewed, each s
     ["cato-mirelle", 0],
     ["aldous-brenn", 0],
   ] as const) {
-    await open(page, `/window/reading-rivers/${student}`);
+    await goTo(page, `/window/reading-rivers/${student}`);
     await expect(page.getByRole("article", { name: /^Gauging report/ })).toBeVisible();
     await expect(sketch).toHaveCount(shown);
   }

@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import type { Page } from "@playwright/test";
 import { axeOf } from "./axe";
-import { allKept, expect, open, openDemo, test } from "./helpers";
+import { allKept, expect, goTo, openDemo, test } from "./helpers";
 import { makePdf } from "./make-pdf";
 import { asPictures, asScan } from "./make-scan";
 
@@ -72,7 +72,7 @@ test("a scanned pile with cover sheets, some of it upside down, finds its studen
   await allKept(page);
   // With its papers, the pile is gone from the tray.
   await expect(page.getByText("The tray is empty.", { exact: false })).toBeVisible();
-  await open(page, "/courses/reading-rivers/score/field-notebook/anouk-brisk");
+  await goTo(page, "/courses/reading-rivers/score/field-notebook/anouk-brisk");
   await expect(page.getByRole("group", { name: "Page 2 of 2" })).toBeAttached();
 });
 

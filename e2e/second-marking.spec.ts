@@ -1,4 +1,4 @@
-import { allKept, expect, open, openDemo, test } from "./helpers";
+import { allKept, expect, goTo, openDemo, test } from "./helpers";
 
 const MEMO = "/courses/reading-rivers/check?assignment=flood-memo&view=second";
 
@@ -38,7 +38,7 @@ test("a sample is chosen, marked a second time by keys, settled, and held from r
   await settle.getByRole("button", { name: "Read the paper here of Bram Oduya" }).click();
   await expect(settle.getByText("Levels, not flows", { exact: false }).first()).toBeVisible();
   await settle.getByRole("button", { name: "Close the paper of Bram Oduya" }).click();
-  await open(page, "/courses/reading-rivers/release?assignment=flood-memo");
+  await goTo(page, "/courses/reading-rivers/release?assignment=flood-memo");
   const before = page.getByRole("list", { name: "Before the release" });
   await expect(before).toContainText(/Second marking: \d papers? not settled/);
   await before.getByRole("link", { name: /^Settle/ }).click();
@@ -58,9 +58,9 @@ test("a sample is chosen, marked a second time by keys, settled, and held from r
   await expect(settle).toContainText("All is settled");
   await page.getByRole("button", { name: /As a table/ }).click();
   await expect(page.getByRole("table", { name: "Papers judged twice" }).getByRole("row")).toHaveCount(3);
-  await open(page, "/courses/reading-rivers/journal");
+  await goTo(page, "/courses/reading-rivers/journal");
   await expect(page.getByText(/Esi Okonwe, Flood-frequency memo: settled, the mean/).first()).toBeVisible();
-  await open(page, "/courses/reading-rivers/release?assignment=flood-memo");
+  await goTo(page, "/courses/reading-rivers/release?assignment=flood-memo");
   await expect(before).not.toContainText("Second marking");
 });
 
@@ -72,13 +72,13 @@ test("a release is refused while a paper is not settled, and says so", async ({ 
   await form.getByLabel("Second marker").fill("I. Marsh");
   await form.getByRole("button", { name: "Choose 3 papers" }).click();
   await expect(page.getByText("3 papers, blind, by I. Marsh: 0 judged twice, 3 to judge.")).toBeVisible();
-  await open(page, "/courses/reading-rivers/release?assignment=field-notebook");
+  await goTo(page, "/courses/reading-rivers/release?assignment=field-notebook");
   await expect(page.getByRole("button", { name: "Stopped, see below" })).toBeDisabled();
   await expect(page.getByText(/Field notebook was not released\..*Second marking: 3 papers not settled/)).toBeVisible();
-  await open(page, "/courses/reading-rivers/check?assignment=field-notebook&view=second");
+  await goTo(page, "/courses/reading-rivers/check?assignment=field-notebook&view=second");
   await page.getByRole("button", { name: "End second marking" }).click();
   await page.getByRole("button", { name: "End it" }).click();
   await expect(form).toBeVisible();
-  await open(page, MEMO);
+  await goTo(page, MEMO);
   await expect(form).toBeVisible();
 });

@@ -1,4 +1,4 @@
-import { allKept, expect, open, openDemo, test } from "./helpers";
+import { allKept, expect, goTo, open, openDemo, test } from "./helpers";
 
 const MEMO = "/courses/reading-rivers/check?assignment=flood-memo&view=shared";
 
@@ -46,7 +46,7 @@ test("last year's course file is held against this year's hand-ins, and nothing 
   await page.getByRole("button", { name: "Make a course file" }).click();
   const path = info.outputPath("last-year.zip");
   await (await saved).saveAs(path);
-  await open(page, MEMO);
+  await goTo(page, MEMO);
   const choice = page.waitForEvent("filechooser");
   await page.getByRole("button", { name: "Against another course file too…" }).click();
   await (await choice).setFiles(path);
@@ -54,7 +54,7 @@ test("last year's course file is held against this year's hand-ins, and nothing 
   // The same course a year later: everybody shares all with themselves.
   await expect(pairs).toContainText("Bram Oduya, Bram Oduya (Reading Rivers)", { timeout: 90_000 });
   await expect(page.getByRole("status").filter({ hasText: "with those of last-year.zip" })).toBeVisible();
-  await open(page, "/courses");
+  await goTo(page, "/courses");
   await expect(page.getByRole("link", { name: /Reading Rivers/ })).toHaveCount(1);
 });
 

@@ -4,7 +4,7 @@ import type { Sheet, SheetCell } from "#core/formats";
 import { readSheets } from "../workers/tables/sheets-in";
 import { writeSheets } from "../workers/tables/sheets-out";
 import { Acts } from "./acts";
-import { allKept, expect, open, openDemo, test } from "./helpers";
+import { allKept, expect, goTo, openDemo, test } from "./helpers";
 
 const XLSX = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet";
 const ODS = "application/vnd.oasis.opendocument.spreadsheet";
@@ -61,7 +61,7 @@ test("a marks sheet that somebody else made: dropped, looked over, taken in", as
   await allKept(page);
   await news.getByRole("button", { name: "Undo" }).click();
   await expect(news).toContainText("Undone: 28 scores from a spreadsheet");
-  await open(page, "/courses/reading-rivers/collect");
+  await goTo(page, "/courses/reading-rivers/collect");
   await expect(page.getByText(/^The tray is empty/)).toBeVisible();
 });
 
@@ -101,14 +101,14 @@ test("what changed here since the sheet left is told with both values, and one i
   const [, first, second] = out[0]?.rows ?? [];
   const numbers = [String(first?.[0]), String(second?.[0])] as const;
   const names = [String(first?.[1]), String(second?.[1])] as const;
-  await open(page, "/courses/reading-rivers/pile/question-paper");
+  await goTo(page, "/courses/reading-rivers/pile/question-paper");
   for (const name of names) {
     await page.locator("#pile").fill(`${name} 11`);
     await page.keyboard.press("Enter");
     await page.keyboard.press("Enter");
   }
   await allKept(page);
-  await open(page, "/courses/reading-rivers/collect?into=question-paper");
+  await goTo(page, "/courses/reading-rivers/collect?into=question-paper");
   await bring(
     page,
     "questions.xlsx",

@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { allKept, cell, expect, open, openDemo, test } from "./helpers";
+import { allKept, cell, expect, goTo, openDemo, test } from "./helpers";
 
 const papers = (page: Page) => page.getByRole("list", { name: /^Papers by/ });
 
@@ -52,7 +52,7 @@ test("a sweep without names, shuffled, with points typed and two papers at the l
   await page.reload();
   await expect.poll(points).toEqual(shuffled);
   // Who judges without names once does so everywhere, until names are asked for again.
-  await open(page, "/courses/reading-rivers/sweep/gauging-report");
+  await goTo(page, "/courses/reading-rivers/sweep/gauging-report");
   await expect(page.getByRole("checkbox", { name: "Without names" })).toBeChecked();
   await expect(papers(page).getByRole("heading").first()).toHaveText("Paper 1");
   await page.goBack();
@@ -87,9 +87,9 @@ test("the sweep is one step from the desk, and an assignment without a rubric sa
   await expect(papers(page)).toBeVisible();
   await papers(page).getByRole("button", { name: "Ilse Tarnowe" }).click();
   await expect(page.getByRole("heading", { level: 1, name: "Ilse Tarnowe" })).toBeVisible();
-  await open(page, "/courses/reading-rivers/sweep/bridge-count");
+  await goTo(page, "/courses/reading-rivers/sweep/bridge-count");
   await expect(page.getByText("Bridge count has no rubric")).toBeVisible();
-  await open(page, "/courses/reading-rivers/gradebook");
+  await goTo(page, "/courses/reading-rivers/gradebook");
   await expect(cell(page, "Site sketch", "Clea Vantor")).toBeVisible();
 });
 

@@ -4,7 +4,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { unzipSync, zipSync } from "fflate";
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
-import { allKept, expect, margin, open, openDemo, test } from "./helpers";
+import { allKept, expect, goTo, margin, openDemo, test } from "./helpers";
 
 const PLACE = { x: 120, y: 640 };
 const WORDS = "Marked on the train: which year?";
@@ -59,7 +59,7 @@ test("all hand-ins go out as an archive, are marked by another program, and come
   await expect(page.getByText("come back marked")).toHaveCount(0);
   await allKept(page);
 
-  await open(page, "/courses/reading-rivers/score/flood-memo/sanna-wiik");
+  await goTo(page, "/courses/reading-rivers/score/flood-memo/sanna-wiik");
   await expect(margin(page)).toContainText(WORDS);
   await page.getByRole("button", { name: "More for this paper" }).click();
   const again = page.waitForEvent("download");

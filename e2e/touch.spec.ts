@@ -1,5 +1,5 @@
 import type { Locator } from "@playwright/test";
-import { allKept, expect, open, openDemo, ruler, test } from "./helpers";
+import { allKept, expect, goTo, openDemo, ruler, test } from "./helpers";
 
 test.use({ viewport: { width: 1024, height: 768 }, hasTouch: true, isMobile: true });
 
@@ -52,7 +52,7 @@ test("held in one hand, judgement and the way on lie at its side, and stay there
   expect(await sides()).toEqual(["right", "right"]);
   await page.getByLabel("Hands that hold the desk").selectOption("left hand");
   expect(await sides()).toEqual(["left", "left"]);
-  await open(page, "/courses/reading-rivers/score/flood-memo/jorun-nakade");
+  await goTo(page, "/courses/reading-rivers/score/flood-memo/jorun-nakade");
   expect(await sides()).toEqual(["left", "left"]);
 });
 

@@ -1,6 +1,6 @@
 import type { Page } from "@playwright/test";
 import { axeOf } from "./axe";
-import { allKept, expect, open, openDemo, test } from "./helpers";
+import { allKept, expect, goTo, openDemo, test } from "./helpers";
 import { makePdf } from "./make-pdf";
 
 /** Papers of three pages for two students, taken in. */
@@ -21,7 +21,7 @@ test("a zone is drawn once, by hand or by keys; the sweep shows it of every pape
   page,
 }) => {
   await withPapers(page);
-  await open(page, DESK);
+  await goTo(page, DESK);
   await page.getByRole("button", { name: "More for this paper" }).click();
   await page.getByRole("menuitem", { name: "Where each criterion is answered" }).click();
   await expect(page.getByRole("heading", { name: "Zones" })).toBeVisible();
@@ -62,7 +62,7 @@ test("a zone is drawn once, by hand or by keys; the sweep shows it of every pape
   await expect(page.getByRole("img", { name: "Part of page 3 of Dov Amsel.pdf" })).toBeVisible();
 
   // On the desk the second criterion, once marked, brings page 3 into view.
-  await open(page, DESK);
+  await goTo(page, DESK);
   const work = page.getByRole("region", { name: "The work: Ilse Tarnowe.pdf" });
   await expect(work.locator("[data-page='1'] canvas")).toBeAttached();
   await expect(work.locator("[data-page='3']")).not.toBeInViewport();
@@ -72,7 +72,7 @@ test("a zone is drawn once, by hand or by keys; the sweep shows it of every pape
 
 test("a paper that lies otherwise is mended alone, and the zone can be taken back and undone", async ({ page }) => {
   await withPapers(page);
-  await open(page, `${DESK}/zones`);
+  await goTo(page, `${DESK}/zones`);
   await page.getByRole("button", { name: "Put it there" }).click();
   await expect(page.getByRole("button", { name: "Zone of Choice of stops, page 1" })).toBeEnabled();
   await page.getByRole("checkbox", { name: "For this paper alone" }).click();
@@ -95,13 +95,13 @@ test("a paper that lies otherwise is mended alone, and the zone can be taken bac
   await page.getByRole("button", { name: "Put it there" }).click();
   await expect(page.getByRole("button", { name: "Zone of Choice of stops, page 2" })).toBeEnabled();
   await allKept(page);
-  await open(page, "/courses/reading-rivers/sweep/story-map");
+  await goTo(page, "/courses/reading-rivers/sweep/story-map");
   await expect(page.getByRole("img", { name: "Part of page 2 of Ilse Tarnowe.pdf" })).toBeVisible();
   await expect(page.getByRole("img", { name: "Part of page 1 of Dov Amsel.pdf" })).toBeVisible();
   await page.getByRole("button", { name: /^Undo: Ilse Tarnowe, Catchment story map, Choice of stops/ }).click();
   await expect(page.getByRole("img", { name: "Part of page 1 of Ilse Tarnowe.pdf" })).toBeVisible();
 
-  await open(page, "/courses/reading-rivers/score/story-map/greta-lindqvar/zones");
+  await goTo(page, "/courses/reading-rivers/score/story-map/greta-lindqvar/zones");
   await expect(page.getByText("Greta Lindqvar has handed in nothing that has pages.", { exact: false })).toBeVisible();
 });
 
@@ -116,7 +116,7 @@ test("an exam on paper: one says where each question is answered, and reads that
   ]);
   await page.getByRole("button", { name: "Take in 2 hand-ins" }).click();
   await allKept(page);
-  await open(page, "/courses/reading-rivers/score/practice/cato-mirelle");
+  await goTo(page, "/courses/reading-rivers/score/practice/cato-mirelle");
   await page.locator(".text-layer span").first().waitFor();
   // A pin where the first question is answered.
   await page.keyboard.press("t");

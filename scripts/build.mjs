@@ -10,7 +10,12 @@ export function copyPdfFiles() {
   }
 }
 
+let isPrepared = false;
+
+/** Makes what is made before a build, once in a run. */
 export function prepare() {
+  if (isPrepared) return;
+  isPrepared = true;
   install();
   copyPdfFiles();
   runOrStop("node", ["demo/make/make-documents.mjs"]);

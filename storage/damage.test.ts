@@ -166,26 +166,30 @@ describe("a damaged store", () => {
     // Two thousand stores; how long they take is no verdict on any of them.
   }, 300_000);
 
+  const texts = STATES.map(textOf);
+  const saved = new Set<string>();
+
   async function judge(session: CourseSession): Promise<void> {
-    const place = STATES.findIndex((state) => JSON.stringify(state) === JSON.stringify(session.state));
-    const same = STATES.some((state) => sameState(state, session.state));
-    expect(place >= 0 || same).toBe(true);
+    const text = textOf(session.state);
+    expect(texts).toContain(text);
     if (!session.damage) {
-      expect(sameState(STATES.at(-1) ?? EMPTY_STATE, session.state)).toBe(true);
+      expect(text).toBe(texts.at(-1));
       expect(session.entries).toHaveLength(ENTRIES.length);
       return;
     }
     expect(session.submit(score("3"))).toMatchObject({ ok: false, issue: { code: "course_damaged" } });
-    // What is left can be saved, and read in again.
+    // What is left can be saved, and read in again; many damages leave the same.
+    const left = JSON.stringify(session.entries);
+    if (saved.has(left)) return;
     const file = await courseFileOf({ entries: session.entries, files: new Map() }, surroundings.now());
     expect((await readBytes(file)).ok).toBe(true);
+    saved.add(left);
   }
 });
 
-const sameState = (a: CourseState, b: CourseState): boolean => {
-  const texts = [a, b].map((state) => JSON.stringify(Object.entries(state).sort(([x], [y]) => x.localeCompare(y))));
-  return texts[0] === texts[1];
-};
+/** A state in letters: two that are the same are told by the same ones, in whatever order their tables stand. */
+const textOf = (state: CourseState): string =>
+  JSON.stringify(Object.entries(state).sort(([x], [y]) => x.localeCompare(y)));
 
 const change = async (shelf: Shelf, key: string, turn: (text: string) => string) => {
   const stored = (await shelf.get(key)) as { readonly text: string };
@@ -229,7 +233,7 @@ describe("each kind of damage", () => {
     await shelves.journal.set(key, { ...block, bytes });
     const session = await open(shelves);
     expect(session.damage).toMatchObject({ seq: 1, lost: 12, kept: true });
-    expect(sameState(session.state, STATES.at(-1) ?? EMPTY_STATE)).toBe(true);
+    expect(textOf(session.state)).toBe(textOf(STATES.at(-1) ?? EMPTY_STATE));
     expect(session.entries[0]?.change.line).toBe("What 12 changes led to; the record of them could not be read");
     expect(session.entries).toHaveLength(9);
   });

@@ -26,6 +26,7 @@ import { CourseSession, type Surroundings } from "./session";
 import type { CourseShelves, Neighbours, Shelves } from "./shelf";
 import { spaceTaken, type TakenSpace } from "./space";
 import type { Tray } from "./tray";
+import { writeFiles } from "./write-files";
 import { beginReading, clearCutShort, endReading, freeSlot } from "./slots";
 
 /** Files kept at hand: the paper on the desk, its neighbours, and a few before. */
@@ -184,7 +185,7 @@ export class Repository {
       const slot = await freeSlot(this.shelves, lock ? this.#wordlessSlot() : wish);
       await beginReading(this.shelves, slot);
       const shelves = lock ? await this.locksmith.install(slot, lock) : this.shelves;
-      for (const [id, blob] of files) await shelves.files.set(`${slot}/${id}`, blob);
+      await writeFiles(shelves, slot, files);
       await write(shelves, slot);
       await this.#endKeeping(shelves, slot, seq);
       return slot;

@@ -3,7 +3,6 @@ import type { z } from "zod";
 import { sameValue } from "#core/kernel";
 import { resultKey, tableSchemas, TABLE_NAMES, type TableName } from "#core/model";
 import { isCut } from "../model/tables/tables";
-import { runs } from "./runs";
 
 type Fields = Record<string, unknown>;
 
@@ -104,6 +103,3 @@ export function anyRecords(most: number): fc.Arbitrary<ReadonlyMap<TableName, re
   });
   return fc.tuple(...tables).map((records) => new Map(TABLE_NAMES.map((table, at) => [table, records[at] ?? []])));
 }
-
-/** How many courses of any records a property looks at. */
-export const ANY_COURSES = runs(2_000);

@@ -14,7 +14,7 @@ export { makePiece } from "./make-piece";
 export { reference } from "./reference";
 export { anyCourse } from "./any-course";
 export { runs } from "./runs";
-export { ANY_COURSES, anyOf, anyRecords } from "./any-record";
+export { anyOf, anyRecords } from "./any-record";
 export { Journalled } from "./journalled";
 export { judgedClass } from "./judged-class";
 export { scoredClass } from "./scored-class";

@@ -1,6 +1,9 @@
 // Makes the handed-in documents of the demo course from the readable sources in demo/hand-ins: PDF by pdfkit, Word by
-// docx, stored pages, drawings, or the Markdown as it is. The same sources give the same bytes.
-import { mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
+// docx, stored pages, drawings, or the Markdown as it is. All of them stand one after the other in one file, so that the
+// demo course opens with one request for them. The same sources give the same bytes.
+import { Buffer } from "node:buffer";
+import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import MarkdownIt from "markdown-it";
@@ -54,16 +57,18 @@ function plainText(body) {
 
 export async function makeDocuments(target = join(root, "public", "demo")) {
   const sources = join(root, "demo", "hand-ins");
+  const single = mkdtempSync(join(tmpdir(), "quill-documents-"));
   rmSync(target, { recursive: true, force: true });
   mkdirSync(target, { recursive: true });
   const documents = [];
+  const pieces = [];
   for (const assignment of readdirSync(sources).sort()) {
     for (const source of readdirSync(join(sources, assignment)).sort()) {
       const { fields, body } = readSource(join(sources, assignment, source));
       const student = source.replace(/(-attempt-\d+)?\.md$/, "");
       const { ending, mediaType } = FORMATS[fields.format];
       const name = source.replace(/\.md$/, ending);
-      const path = join(target, `${assignment}-${name}`);
+      const path = join(single, name);
       const title = /^#\s+(.*)$/m.exec(body)?.[1] ?? fields.assignment;
       const author = student.replace(/(^|-)\w/g, (letters) => letters.replace("-", " ").toUpperCase());
       if (fields.format === "pdf") await writePdf(path, { title, author, handedInAt: fields.at }, body);
@@ -72,26 +77,20 @@ export async function makeDocuments(target = join(root, "public", "demo")) {
       else if (fields.format === "html") writeFileSync(path, storedPage(title, body));
       else if (fields.format === "sketch") writeFileSync(path, drawSketch(sketchOf(fields, body)));
       else writeFileSync(path, body);
-      const document = (file, type, text) => ({
-        assignment,
-        student,
-        at: fields.at,
-        name: file,
-        url: `/demo/${assignment}-${file}`,
-        mediaType: type,
-        size: statSync(join(target, `${assignment}-${file}`)).size,
-        text,
-      });
+      const add = (file, mediaType, text, bytes) => {
+        documents.push({ assignment, student, at: fields.at, name: file, mediaType, size: bytes.length, text });
+        pieces.push(bytes);
+      };
       // A photograph of the place comes before the plan of it, in the same hand-in.
       if (fields.photograph) {
-        const photograph = `${student}-photograph.jpg`;
-        writeFileSync(join(target, `${assignment}-${photograph}`), takePhotograph(Number(fields.photograph)));
-        documents.push(document(photograph, "image/jpeg", ""));
+        add(`${student}-photograph.jpg`, "image/jpeg", "", takePhotograph(Number(fields.photograph)));
       }
-      documents.push(document(name, mediaType, plainText(body)));
+      add(name, mediaType, plainText(body), readFileSync(path));
     }
   }
+  rmSync(single, { recursive: true });
   await makeInbox(join(target, "inbox"));
+  writeFileSync(join(target, "documents.pack"), Buffer.concat(pieces));
   writeFileSync(join(target, "documents.json"), `${JSON.stringify(documents, null, 1)}\n`);
   return documents;
 }

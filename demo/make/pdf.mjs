@@ -1,10 +1,13 @@
-import { createWriteStream } from "node:fs";
+import { createWriteStream, readFileSync } from "node:fs";
 import { createRequire } from "node:module";
 import MarkdownIt from "markdown-it";
 import PDFDocument from "pdfkit";
+import { plainFont } from "./plain-font.mjs";
 
 const require = createRequire(import.meta.url);
-const font = (weight, style) => require.resolve(`@fontsource/literata/files/literata-latin-${weight}-${style}.woff`);
+const font = (weight, style) =>
+  plainFont(readFileSync(require.resolve(`@fontsource/literata/files/literata-latin-${weight}-${style}.woff`)));
+const FONTS = { text: font(400, "normal"), italic: font(400, "italic"), bold: font(600, "normal") };
 const markdown = new MarkdownIt({ html: false });
 
 /** Draws headings, paragraphs and lists; emphasis is set in italics, tables as lines of columns. */
@@ -16,8 +19,7 @@ export async function writePdf(path, { title, author, handedInAt }, body) {
     lang: "en",
   });
   const written = document.pipe(createWriteStream(path));
-  document.registerFont("text", font(400, "normal")).registerFont("italic", font(400, "italic"));
-  document.registerFont("bold", font(600, "normal"));
+  for (const [name, bytes] of Object.entries(FONTS)) document.registerFont(name, bytes);
   const tokens = markdown.parse(body, {});
   let bullet = "";
   let number = 0;

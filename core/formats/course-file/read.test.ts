@@ -257,7 +257,7 @@ describe("a course file that is not whole is refused whole", () => {
         const read = await readWhole(changed);
         if (read.ok) expect(read).toEqual({ ok: true, value: { ...WHOLE, files: FILES } });
       }),
-      { numRuns: runs(2_000) },
+      { numRuns: runs(2_000, 500) },
     );
   });
 

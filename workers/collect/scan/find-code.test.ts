@@ -3,6 +3,7 @@ import { createRequire } from "node:module";
 import { create } from "qrcode";
 import { beforeAll, expect, it } from "vitest";
 import { paperCodeText } from "#core/collect";
+import { runs } from "#core/testing";
 import { findCode, prepareReader } from "./find-code";
 import type { Gray } from "./gray";
 import { chances, wornPage } from "./worn-page";
@@ -15,7 +16,8 @@ beforeAll(() => {
 const PAGE = { width: 1_000, height: 700 };
 /** Standard deviations of blur in pixels and of noise in 255ths; common practice, no source. */
 const GRADES = { mild: [0.5, 6], medium: [1, 14], harsh: [1.5, 26], brutal: [2.1, 34] } as const;
-const SCANS = 24;
+/** Scans of each grade. */
+const SCANS = runs(24, 8);
 const LETTERS = "0123456789ABCDEFGHJKMNPQRSTVWXYZ";
 
 const scanOf = (place: number, grade: keyof typeof GRADES, code: string | null, seed: number) => {
@@ -28,7 +30,7 @@ const scanOf = (place: number, grade: keyof typeof GRADES, code: string | null, 
   );
 };
 
-it("reads 96 scans in four grades of wear, tilted, half of them upside down, and never takes a wrong code", async () => {
+it("reads scans in four grades of wear, tilted, half of them upside down, and never takes a wrong code", async () => {
   const chance = chances(5);
   const mark = (letters: number) =>
     Array.from({ length: letters }, () => LETTERS[Math.floor(chance() * LETTERS.length)] ?? "0").join("");
@@ -47,7 +49,7 @@ it("reads 96 scans in four grades of wear, tilted, half of them upside down, and
   expect(wrong).toBe(0);
   // Every page that a person would still call legible is read.
   expect([read["mild"], read["medium"], read["harsh"]]).toEqual([SCANS, SCANS, SCANS]);
-  expect(read["brutal"]).toBeGreaterThanOrEqual(20);
+  expect(read["brutal"]).toBeGreaterThanOrEqual(Math.floor((SCANS * 5) / 6));
 }, 120_000);
 
 it("finds no code on pages of writing, and passes over the codes of others", async () => {
