@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import type { Locator, Page } from "@playwright/test";
-import { allKept, cell, expect, goTo, open, openDemo, test } from "./helpers";
+import { allKept, cell, expect, goTo, openDemo, test } from "./helpers";
 import { makePdf } from "./make-pdf";
 
 const add = async (page: Page, name: string, buffer: Buffer) => {

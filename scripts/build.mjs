@@ -1,5 +1,6 @@
 // Builds the application: demo documents, files of pdf.js, the client, the server.
-import { cpSync, rmSync } from "node:fs";
+import { cpSync, existsSync, readdirSync, rmSync, statSync } from "node:fs";
+import { join } from "node:path";
 import { at, bin, install, runOrStop } from "./shell.mjs";
 
 /** Files that pdf.js reads at run time, served from our own address. */
@@ -10,6 +11,17 @@ export function copyPdfFiles() {
   }
 }
 
+/** Whether the demo's documents are younger than all that they are made of: making them takes as long as a build. */
+function areDocumentsMade() {
+  const list = at("public", "demo", "documents.json");
+  if (!existsSync(list)) return false;
+  const sources = ["make", "hand-ins", "inbox"].flatMap((folder) =>
+    readdirSync(at("demo", folder), { recursive: true }).map((name) => join(at("demo", folder), name)),
+  );
+  const made = statSync(list).mtimeMs;
+  return [...sources, at("package-lock.json")].every((path) => statSync(path).mtimeMs < made);
+}
+
 let isPrepared = false;
 
 /** Makes what is made before a build, once in a run. */
@@ -18,7 +30,7 @@ export function prepare() {
   isPrepared = true;
   install();
   copyPdfFiles();
-  runOrStop("node", ["demo/make/make-documents.mjs"]);
+  if (!areDocumentsMade()) runOrStop("node", ["demo/make/make-documents.mjs"]);
 }
 
 export function build() {
