@@ -2,7 +2,7 @@ import { defineConfig } from "vitest/config";
 
 export default defineConfig({
   test: {
-    include: ["{app,core,storage,workers,demo,server}/**/*.test.{ts,tsx}"],
+    include: ["{app,core,storage,workers,demo,server,scripts}/**/*.test.{ts,tsx}"],
     environment: "node",
     // A property over hundreds of courses takes seconds on a busy machine; how long is no verdict on the figures.
     testTimeout: 60_000,

@@ -1,14 +1,12 @@
 // npm test: everything a change must pass. Ends with one line, "N passed, N failed".
 import { existsSync, readFileSync, rmSync } from "node:fs";
 import { relative } from "node:path";
-import { stripVTControlCharacters } from "node:util";
 import { build, prepare } from "./build.mjs";
+import { readJourneys, short } from "./journeys.mjs";
 import { at, bin, run, runQuietly } from "./shell.mjs";
 
 const results = [];
 const failures = [];
-/** The first lines of what a failure says, without colours. */
-const short = (words = "") => stripVTControlCharacters(words).split("\n").slice(0, 4).join("\n      ");
 const note = (name, passed, failed) => {
   results.push({ name, passed, failed });
   console.log(`-- ${name}: ${passed} passed, ${failed} failed`);
@@ -68,29 +66,6 @@ function countReport(name, file, read) {
   note(name, passed, failed);
 }
 
-/** What the journeys noted of how many acts a gesture takes. */
-const actsIn = (suites = []) =>
-  suites.flatMap(({ suites: inner, specs = [] }) => [
-    ...specs.flatMap(({ tests }) =>
-      tests.flatMap(({ annotations }) =>
-        annotations.filter(({ type }) => type === "acts").map(({ description }) => description),
-      ),
-    ),
-    ...actsIn(inner),
-  ]);
-
-/** The journeys that failed, with the first lines of why. */
-const failedIn = (suites = []) =>
-  suites.flatMap(({ suites: inner, specs = [] }) => [
-    ...specs
-      .filter(({ ok }) => !ok)
-      .map(({ file, line, title, tests }) => {
-        const why = tests.flatMap(({ results: runs }) => runs.flatMap(({ error }) => error?.message ?? []))[0];
-        return `${file}:${String(line)} ${title}\n      ${short(why)}`;
-      }),
-    ...failedIn(inner),
-  ]);
-
 prepare();
 installPackages();
 rmSync(at("test-results"), { recursive: true, force: true });
@@ -134,13 +109,12 @@ check("script sizes", process.execPath, ["scripts/sizes.mjs"]);
 console.log("\n== end-to-end tests");
 const browserReport = at("test-results", "e2e.json");
 run(bin("playwright"), ["test"], { env: { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: browserReport } });
-countReport("end-to-end tests", browserReport, ({ stats, suites }) => {
-  const acts = actsIn(suites);
+countReport("end-to-end tests", browserReport, (report) => {
+  const { acts, said, passed } = readJourneys(report);
   if (acts.length > 0) console.log(`-- acts of a person (one act: a click, a key, a choice, or one thing typed)`);
   for (const line of acts) console.log(`   ${line}`);
-  failures.push(...failedIn(suites));
-  if (stats.flaky > 0) console.log(`-- ${stats.flaky} passed only at the second try (listed above as flaky)`);
-  return { passed: stats.expected + stats.flaky, failed: stats.unexpected };
+  failures.push(...said);
+  return { passed, failed: said.length };
 });
 
 // What failed is said again at the end, where it is looked for: the runs above are long.

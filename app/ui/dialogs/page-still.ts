@@ -4,6 +4,9 @@ interface Props {
   readonly styles: string;
 }
 
+/** A width that every element would inherit: with it the whole page is styled anew at each dialog. Nothing here asks for it. */
+const INHERITED = /--removed-body-scroll-bar-size:[^;]*;/;
+
 /**
  * Stands in for the package by which dialogs and menus hold the page still. That one puts a style element into the page,
  * which our policy forbids together with every other inline style; a constructed style sheet does the same and is allowed.
@@ -15,7 +18,7 @@ export function styleSingleton() {
   return function Styles({ styles }: Props): null {
     useEffect(() => {
       if (users === 0) {
-        sheet.replaceSync(styles);
+        sheet.replaceSync(styles.replace(INHERITED, ""));
         document.adoptedStyleSheets = [...document.adoptedStyleSheets, sheet];
       }
       users += 1;

@@ -1,5 +1,6 @@
 import { useWindowVirtualizer } from "@tanstack/react-virtual";
-import { useLayoutEffect, useRef, useState, type RefObject } from "react";
+import { useEffect, useLayoutEffect, useRef, useState, type RefObject } from "react";
+import { inNextTurn } from "../hooks/in-next-turn";
 
 /** Tables up to this length are drawn whole: the browser finds words in them, and prints them. */
 const WHOLE = 150;
@@ -36,9 +37,20 @@ export function useRowsInView(
     last.current = now;
     setTop(now);
   });
+  // The rows of a long table come a turn after all that is drawn with it, so that the page is held for neither long.
+  const [isBegun, setBegun] = useState(!isLong);
+  useEffect(
+    () =>
+      isBegun
+        ? undefined
+        : inNextTurn(() => {
+            setBegun(true);
+          }),
+    [isBegun],
+  );
   const virtual = useWindowVirtualizer({
     count: length,
-    enabled: isLong,
+    enabled: isLong && isBegun,
     estimateSize: () => ROW,
     overscan,
     scrollMargin: top,
@@ -46,6 +58,7 @@ export function useRowsInView(
   if (!isLong) {
     return { places: Array.from({ length }, (_, place) => place), above: 0, below: 0, measure: undefined };
   }
+  if (!isBegun) return { places: [], above: 0, below: length * ROW, measure: virtual.measureElement };
   const items = virtual.getVirtualItems();
   return {
     places: items.map(({ index }) => index),
