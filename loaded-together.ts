@@ -1,4 +1,3 @@
-// Which modules of the build stand in one file.
 import type { Plugin, Rolldown } from "vite";
 
 /** What one module takes from others, by their resolved ids. */
@@ -50,7 +49,10 @@ async function takenBy(context: Context, id: string): Promise<Taken> {
   return { own, handedOn, whole };
 }
 
-/** All modules that cannot be done without once `ends` are loaded; of modules that only hand on, what is taken from them. */
+/**
+ * All modules that cannot be done without once `ends` are loaded. Index files hand on far more than anybody takes: names are
+ * followed through them, so that nothing comes along that no one asked for.
+ */
 async function neededBy(context: Context, ends: readonly string[]): Promise<ReadonlySet<string>> {
   const needed = new Set<string>();
   const seen = new Set<string>();

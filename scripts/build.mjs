@@ -15,9 +15,11 @@ export function copyPdfFiles() {
 function areDocumentsMade() {
   const list = at("public", "demo", "documents.json");
   if (!existsSync(list)) return false;
-  const sources = ["make", "hand-ins", "inbox"].flatMap((folder) =>
-    readdirSync(at("demo", folder), { recursive: true }).map((name) => join(at("demo", folder), name)),
-  );
+  // A folder is as young as the last time that something came into it or went.
+  const sources = ["make", "hand-ins", "inbox"].flatMap((folder) => [
+    at("demo", folder),
+    ...readdirSync(at("demo", folder), { recursive: true }).map((name) => join(at("demo", folder), name)),
+  ]);
   const made = statSync(list).mtimeMs;
   return [...sources, at("package-lock.json")].every((path) => statSync(path).mtimeMs < made);
 }
