@@ -9,7 +9,8 @@ export default defineConfig({
   testDir: "e2e",
   testIgnore: "screenshots/**",
   fullyParallel: true,
-  workers: 2,
+  // One more than the cores the tests are made for: journeys wait for the page now and then.
+  workers: 3,
   timeout: 90_000,
   expect: { timeout: 10_000 },
   forbidOnly: true,
@@ -36,6 +37,9 @@ export default defineConfig({
         "--disable-background-networking",
         "--disable-component-update",
         "--disable-sync",
+        // A journey is too short for a page kept ready, and for a process that only draws.
+        "--disable-features=SpareRendererForSitePerProcess",
+        "--in-process-gpu",
       ],
     },
   },

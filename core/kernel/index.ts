@@ -57,5 +57,5 @@ export { shuffledBy } from "./shuffled";
 export { atOnce, eachInSteps, keptSteps, type Steps } from "./steps";
 export { sameValue } from "./same-value";
 export { firstReaching } from "./crossing";
-export { closed, contains, isEmpty, meet, sameInterval, type Interval } from "./interval";
+export { closed, contains, intervalText, isEmpty, meet, sameInterval, type Interval } from "./interval";
 export { fromLocalText, localToday, momentOf, toLocalText } from "./local-time";

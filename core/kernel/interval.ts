@@ -1,4 +1,4 @@
-import { compare, type Exact } from "./exact";
+import { compare, fractionText, type Exact } from "./exact";
 
 /** A stretch of exact numbers; each end belongs to it or not. */
 export interface Interval {
@@ -38,3 +38,7 @@ export const sameInterval = (a: Interval, b: Interval): boolean =>
   compare(a.high, b.high) === 0 &&
   a.lowIncluded === b.lowIncluded &&
   a.highIncluded === b.highIncluded;
+
+/** An interval as text: the same for the same one. */
+export const intervalText = ({ low, lowIncluded, high, highIncluded }: Interval): string =>
+  [fractionText(low), lowIncluded, fractionText(high), highIncluded].join(" ");

@@ -1,4 +1,13 @@
-import { divide, fractionText, HUNDRED, multiply, type Exact, type Interval, type StudentId } from "#core/kernel";
+import {
+  divide,
+  fractionText,
+  HUNDRED,
+  keptBy,
+  multiply,
+  type Exact,
+  type Interval,
+  type StudentId,
+} from "#core/kernel";
 import type { Assignment, CourseState } from "#core/model";
 import {
   capped,
@@ -35,6 +44,14 @@ function isRigid({ node: { category }, total, children }: NodeTotal): boolean {
 /** A category's total with another percentage, as it enters what lies above. */
 const withPercent = (total: CategoryTotal, percent: Exact | null | undefined): CategoryTotal =>
   percent ? { ...total, percent, earned: divide(multiply(percent, total.possible), HUNDRED) } : total;
+
+let plans = 0;
+/** A word for a plan, which says all about items and categories but how a student stands: another one for each. */
+const wordFor = keptBy({ owner: (plan: object) => plan, make: () => `plan ${String((plans += 1))}` });
+
+/** How a category enters what lies above it, beside its percentage. */
+const shareForm = ({ percent, earned, possible }: CategoryTotal): string =>
+  `${fractionText(possible)} ${percent ? "" : fractionText(earned)}`;
 
 interface Builder {
   readonly state: CourseState;
@@ -99,6 +116,7 @@ function courseTree(builder: Builder, evaluated: Evaluated): Total {
   const plan = planOf(builder.state);
   const [only] = evaluated.terms;
   const whole = only?.term === null;
+  const word = wordFor(plan);
   const termTrees = evaluated.terms.map(({ term, nodes: inTerm }): Total => ({
     kind: "total",
     id: term?.id ?? "course",
@@ -111,6 +129,7 @@ function courseTree(builder: Builder, evaluated: Evaluated): Total {
       const percent = termTotal(plan.course, shares).percent;
       return whole ? capped(plan.course, percent) : percent;
     },
+    form: [word, ...inTerm.map(({ total }) => shareForm(total))].join(","),
     shown: builder.shownAt(term?.id ?? "course"),
   }));
   const [alone] = termTrees;
@@ -132,6 +151,7 @@ function courseTree(builder: Builder, evaluated: Evaluated): Total {
           ),
         ),
       ),
+    form: word,
     shown: builder.shownAt("course"),
   };
 }
@@ -152,6 +172,7 @@ function categoryTree(builder: Builder, { node, total, children }: NodeTotal, co
       ...node.assignments.map((assignment) => builder.leaf(assignment, source(assignment))),
       ...children.map((child) => categoryTree(builder, child, complete)),
     ],
+    form: [wordFor(planOf(builder.state)), ...[...own, ...inner].map(({ standing }) => standing)].join(","),
     combine: (values) => {
       const items = [
         ...own.map((item, place) => withValue(item, values[place])),

@@ -14,7 +14,8 @@ import {
 import { courseOf, totalSealOf, type Assignment, type CourseState } from "#core/model";
 import { figuresOf, type Item } from "#core/totals";
 import { leakTotals } from "./leak-totals";
-import { narrow, type Source, type Total } from "./narrowing";
+import type { Source, Total } from "./narrowing";
+import { narrowAlike } from "./patterns";
 import { countSteps, stepOf, verdictOf, type Verdict } from "./verdict";
 import { isShown } from "../visibility";
 import { entersTotals, givenValue, shownTo, type ShownTotal } from "../shown-totals";
@@ -91,7 +92,8 @@ export function leaksOf(
     const shown = shownTo(one.state, studentId);
     return { ...leakTotals(one.state, studentId, leaf, one.totals, shown), at: one.state, shown: shown.totals };
   });
-  const { intervals, inconsistent } = narrow(
+  const { intervals, inconsistent } = narrowAlike(
+    state,
     found.flatMap((totals) => totals.trees),
     hidden,
   );

@@ -33,6 +33,7 @@ function linear(parts: readonly [Source, Exact][], shown: Interval | null, id = 
     id,
     parts: parts.map(([part]) => part),
     combine: (values) => sum(parts.map(([, factor], place) => multiply(factor, values[place] ?? ZERO))),
+    form: "",
     shown,
   };
 }
@@ -128,6 +129,7 @@ describe("what follows from totals shown", () => {
     const total: Total = {
       kind: "total",
       id: "category",
+      form: "",
       parts: [known(9), known(7), known(8), hidden("d")],
       combine: (values) =>
         categoryTotal(
@@ -246,6 +248,7 @@ describe("what follows from totals shown", () => {
                 {
                   kind: "total",
                   id: "total",
+                  form: "",
                   combine,
                   parts: items.map(({ id, points, bonus }) => ({
                     kind: "hidden",

@@ -3,7 +3,7 @@ import {
   closed,
   compare,
   firstReaching,
-  fractionText,
+  intervalText,
   isEmpty,
   meet,
   multiply,
@@ -34,6 +34,8 @@ export interface Total {
   readonly parts: readonly Source[];
   /** Its figure from those of its parts: continuous, made of straight pieces, never falling when a part rises. */
   readonly combine: (values: readonly (Exact | null)[]) => Exact | null;
+  /** What its figure rests on beside those of its parts: totals of one id that say the same here combine alike. */
+  readonly form: string;
   /** Where the figure lies as far as it is shown, up to its rounding; null when it is not shown. */
   readonly shown: Interval | null;
 }
@@ -147,9 +149,6 @@ function pass(root: Total, ranges: Ranges): boolean {
   if (fits.all) for (const [id, range] of found) ranges.set(id, range);
   return fits.all;
 }
-
-const intervalText = ({ low, lowIncluded, high, highIncluded }: Interval): string =>
-  [fractionText(low), lowIncluded, fractionText(high), highIncluded].join(" ");
 
 type End = "low" | "high";
 const endsOf = (parts: readonly (Interval | null)[], end: End) => parts.map((part) => part && part[end]);
