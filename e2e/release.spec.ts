@@ -175,6 +175,21 @@ test("what a course lets stop a release stops it, and says why", async ({ page }
   await expect(page.getByRole("button", { name: /^Release to \d+ students/ })).toBeEnabled();
 });
 
+test("a dialog takes every press, and what lies under it is not styled anew for that", async ({ page }) => {
+  await openDemo(page, "/release?total=course");
+  const address = page.url();
+  const under = await page.getByRole("link", { name: /^Plan/ }).first().boundingBox();
+  if (!under) throw new Error("the way to Plan is on the page");
+  await page.getByRole("button", { name: /^Let them rest on/ }).click();
+  const dialog = page.getByRole("dialog", { name: /^Let totals rest on/ });
+  await expect(dialog).toBeVisible();
+  // What the body says of presses, every element inherits.
+  expect(await page.evaluate(() => getComputedStyle(document.body).pointerEvents)).toBe("auto");
+  await page.mouse.click(under.x + under.width / 2, under.y + under.height / 2);
+  await expect(dialog).toHaveCount(0);
+  expect(page.url()).toBe(address);
+});
+
 test("a timed release keeps its moment through a reload, another time zone and a clock set back", async ({
   browser,
 }) => {

@@ -94,7 +94,8 @@ const FOLDERS = ["app", "core", "storage", "workers", "demo", "e2e", "server"];
 await checkInLanes(
   [["lint", bin("eslint"), [".", "--max-warnings", "0"]]],
   [
-    ["types", bin("tsc"), ["-b"]],
+    // The compiler of today checks the types in a sixth of the time; the lint's rules need the one before it.
+    ["types", process.execPath, [at("node_modules", "typescript-7", "bin", "tsc"), "-b"]],
     ["format", bin("prettier"), ["--check", ".", "--log-level", "warn"]],
     ["layers", bin("depcruise"), ["--config", "layers.cjs", ...FOLDERS]],
     ["nothing unused", bin("knip"), ["--no-progress"]],

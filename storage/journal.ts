@@ -3,7 +3,7 @@ import { textSum } from "#core/kernel";
 import { EMPTY_STATE, StateEditor, type CourseState } from "#core/model";
 import { JournalError } from "./journal-error";
 import { NO_OLD_ENTRIES, type OldEntries } from "./old-entries";
-import { chainedEntry, openEntry, sealEntry } from "./sealed";
+import { chainedEntry, openEntry, sealEntryAside } from "./sealed";
 import type { Shelves } from "./shelf";
 import type { Snapshot } from "./snapshot";
 
@@ -139,7 +139,7 @@ async function standsInBlock(shelves: Shelves, slot: string, seq: number): Promi
 
 /** The commit: one small write, in the chain behind the entry with the sum `before`. Answers its own sum. */
 export async function writeEntry(shelves: Shelves, slot: string, entry: Entry, before: string): Promise<string> {
-  const sealed = sealEntry(entry, before);
+  const sealed = await sealEntryAside(entry, before);
   await shelves.journal.set(entryKey(slot, entry.seq), sealed);
   return sealed.sum;
 }

@@ -1,4 +1,4 @@
-import { chainSum, ENTRY_SCHEMA, entrySchema, type Entry } from "#core/changes";
+import { chainSum, chainText, ENTRY_SCHEMA, entrySchema, type Entry } from "#core/changes";
 import { contentSum, textSum } from "#core/kernel";
 import { JournalError } from "./journal-error";
 
@@ -17,6 +17,17 @@ export interface SealedEntry {
 export function sealEntry(entry: Entry, before: string): Required<SealedEntry> {
   const text = JSON.stringify(entry);
   return { seq: entry.seq, schema: entry.schema, text, before, sum: chainSum(before, text) };
+}
+
+/** From so many letters on, the browser works a sum out away from the page: a release to a class is a megabyte. */
+const LONG = 50_000;
+
+/** The same, without a change of a whole class holding the page up. */
+export async function sealEntryAside(entry: Entry, before: string): Promise<Required<SealedEntry>> {
+  const text = JSON.stringify(entry);
+  const whole = chainText(before, text);
+  const sum = text.length < LONG ? textSum(whole) : await digestOf(new TextEncoder().encode(whole));
+  return { seq: entry.seq, schema: entry.schema, text, before, sum };
 }
 
 /** A stored value as an entry with its place in the chain; null where it has none, or is not whole. */

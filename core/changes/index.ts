@@ -4,6 +4,7 @@ export {
   CHAIN_START,
   chainSum,
   chainSums,
+  chainText,
   isFullPiece,
   newChain,
   piecesOf,

@@ -26,7 +26,7 @@ export function Ask({
       }}
     >
       <AlertDialog.Portal>
-        <AlertDialog.Overlay className="fixed inset-0 z-40 bg-ink/30" />
+        <AlertDialog.Overlay className="shade" />
         <AlertDialog.Content className="fixed top-1/2 left-1/2 z-50 max-h-[86vh] w-[min(520px,94vw)] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded border border-rule bg-sheet p-6 shadow-xl">
           <AlertDialog.Title className="font-serif text-[20px] font-semibold">{title}</AlertDialog.Title>
           <AlertDialog.Description asChild>

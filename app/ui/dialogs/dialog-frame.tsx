@@ -27,7 +27,7 @@ export function DialogFrame({
       }}
     >
       <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/30" />
+        <Dialog.Overlay className="shade" />
         <Dialog.Content
           {...(detail === undefined && { "aria-describedby": undefined })}
           className={`fixed top-1/2 left-1/2 z-50 max-h-[86vh] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded border border-rule bg-sheet p-6 shadow-xl ${WIDTHS[width]}`}

@@ -29,7 +29,7 @@ export function Finder<T extends FoundLine>(props: FinderProps<T>) {
   return (
     <Dialog.Root open onOpenChange={onClose}>
       <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/30" />
+        <Dialog.Overlay className="shade" />
         <Dialog.Content
           aria-describedby={undefined}
           onOpenAutoFocus={(event) => {

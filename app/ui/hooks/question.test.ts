@@ -73,7 +73,7 @@ describe("a question that may take long", () => {
     const listener = vi.fn();
     question.subscribe(listener);
     expect(question.read()).toEqual({ value: "one" });
-    expect(question.read()).toBe(question.read());
+    expect(question.atOnce).toBe(question.read());
     expect(listener).not.toHaveBeenCalled();
   });
 
@@ -87,6 +87,7 @@ describe("a question that may take long", () => {
     expect(question.read()).toBeNull();
     await heard(question);
     expect(question.read()).toEqual({ value: "long" });
+    expect(question.atOnce).toBeNull();
     expect(taken.length).toBe(5);
   });
 

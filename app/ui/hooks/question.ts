@@ -9,6 +9,8 @@ import { takeInTurns, type Ending } from "./in-turns";
 export class Question<T> {
   readonly #steps: Steps<T>;
   #ending: Ending<T> | null = null;
+  /** How it ended where it was quick; null where the end comes later. */
+  readonly atOnce: Ending<T> | null;
   #leaveOff: () => void = () => undefined;
   readonly #listeners = new Set<() => void>();
 
@@ -16,6 +18,7 @@ export class Question<T> {
     this.#steps = make();
     this.#goOn();
     this.#leaveOff();
+    this.atOnce = this.#ending;
   }
 
   readonly subscribe = (listener: () => void): (() => void) => {

@@ -1,4 +1,4 @@
-import { useEffect, useState } from "react";
+import { startTransition, useEffect, useState } from "react";
 import { inNextTurn } from "./in-next-turn";
 
 /** Longest stretch of work before the page gets its turn, in milliseconds. */
@@ -35,7 +35,10 @@ export function useSliced<T, R>(list: readonly T[], look: ((one: T) => readonly 
       const isOver = !look || next >= list.length;
       if (isOver || performance.now() - told >= TELLING) {
         told = performance.now();
-        setState({ found: [...found], done: look ? next : 0, of: look ? list.length : 0 });
+        const far = { found: [...found], done: look ? next : 0, of: look ? list.length : 0 };
+        startTransition(() => {
+          setState(far);
+        });
       }
       if (!isOver) stop = inNextTurn(work);
     };

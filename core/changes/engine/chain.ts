@@ -3,11 +3,15 @@ import { textSum } from "../../kernel";
 /** What stands before the first entry of a journal. */
 export const CHAIN_START = "";
 
+/** What an entry's sum in its chain is worked out from: the sum of the entry before, and the text as it is stored. */
+export const chainText = (before: string, text: string): string => `${before}\n${text}`;
+
 /**
  * The sum of an entry in its chain: SHA-256 over the sum of the entry before and the text as it was stored. Whoever changes,
  * takes out or moves one entry changes the sums of all that come after it.
  */
-export const chainSum = (before: string, text: string, sumOf: SumOf = textSum): string => sumOf(`${before}\n${text}`);
+export const chainSum = (before: string, text: string, sumOf: SumOf = textSum): string =>
+  sumOf(chainText(before, text));
 
 /** Works out the SHA-256 of a text's UTF-8 bytes; for many megabytes there are faster ways than the plain one. */
 export type SumOf = (text: string) => string;
