@@ -9,7 +9,7 @@ describe("the sum of an entry", () => {
   it.each([
     ["a short one", entry],
     // A letter of four bytes beside plain ones: the sum goes over bytes, not letters.
-    ["one of a whole class", { ...entry, line: "\u{1F58B} score ".repeat(20_000) }],
+    ["one of a whole class", { ...entry, change: { ...entry.change, line: "\u{1F58B} score ".repeat(20_000) } }],
   ])("is the same worked out aside as at once, for %s", async (_, one) => {
     const aside = await sealEntryAside(one, "sum before");
     expect(aside).toEqual(sealEntry(one, "sum before"));
@@ -28,7 +28,7 @@ describe("the sum of an entry", () => {
       },
     });
     await sealEntryAside(entry, "");
-    await sealEntryAside({ ...entry, line: "x".repeat(60_000) }, "");
+    await sealEntryAside({ ...entry, change: { ...entry.change, line: "x".repeat(60_000) } }, "");
     Reflect.deleteProperty(subtle, "digest");
     expect(asked).toHaveLength(1);
   });
