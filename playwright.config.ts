@@ -9,8 +9,7 @@ export default defineConfig({
   testDir: "e2e",
   testIgnore: "screenshots/**",
   fullyParallel: true,
-  // One more than the cores the tests are made for: journeys wait for the page now and then.
-  workers: 3,
+  workers: 2,
   timeout: 90_000,
   expect: { timeout: 10_000 },
   forbidOnly: true,
