@@ -36,8 +36,7 @@ export default defineConfig({
         "--disable-background-networking",
         "--disable-component-update",
         "--disable-sync",
-        // A journey is too short for a page kept ready, and for a process that only draws.
-        "--disable-features=SpareRendererForSitePerProcess",
+        // A journey is too short for a process that only draws.
         "--in-process-gpu",
       ],
     },
