@@ -20,7 +20,7 @@ export default defineConfig(
       "@typescript-eslint/consistent-type-imports": "error",
       // Positions in texts count code points (W3C Web Annotation), which is what spreading a string gives.
       "@typescript-eslint/no-misused-spread": "off",
-      // No enum is declared here, and those of packages are met in the workers alone: elsewhere it looks at every type for nothing.
+      // No enum is declared here; those of the packages that write PDF files are used in the workers, where it stays on (below).
       "@typescript-eslint/no-unsafe-enum-assignment": "off",
       "no-restricted-syntax": ["error", NO_ENUM],
       "max-lines": ["warn", { max: 400, skipBlankLines: true }],

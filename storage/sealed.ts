@@ -25,8 +25,8 @@ const LONG = 50_000;
 /** The same, without a change of a whole class holding the page up. */
 export async function sealEntryAside(entry: Entry, before: string): Promise<Required<SealedEntry>> {
   const text = JSON.stringify(entry);
-  const whole = chainText(before, text);
-  const sum = text.length < LONG ? textSum(whole) : await digestOf(new TextEncoder().encode(whole));
+  const sum =
+    text.length < LONG ? chainSum(before, text) : await digestOf(new TextEncoder().encode(chainText(before, text)));
   return { seq: entry.seq, schema: entry.schema, text, before, sum };
 }
 
