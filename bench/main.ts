@@ -121,6 +121,8 @@ row("release: opened, 1,000 x 32", released.opened);
 row("release: the longest the page was held meanwhile", released.openedHold);
 row("release: the running total shown to all", released.shown);
 row("release: the longest the page was held meanwhile", released.shownHold);
+row("release: the running total sealed again", released.sealed);
+row("release: the longest the page was held meanwhile", released.sealedHold);
 row("release: totals on show rest on released work", released.rested);
 row("release: the longest the page was held meanwhile", released.restedHold);
 row("release: a score released, the total on show", released.released);

@@ -3,8 +3,8 @@ import { inNextTurn } from "./in-next-turn";
 
 /** Longest stretch of steps before the page gets its turn, in milliseconds. */
 const STRETCH = 10;
-/** Longest first stretch: what takes no longer is there at once, and with the drawing after it the page does not wait 50 ms. */
-const FIRST_STRETCH = 16;
+/** Longest first stretch: what takes no longer is there at once, and the drawing around it must fit within 50 ms as well. */
+const FIRST_STRETCH = 10;
 
 /** What is left of the first stretch, which all work that begins in one turn of the page shares: several do not add up. */
 let left = FIRST_STRETCH;
@@ -39,23 +39,38 @@ function stretch<T>(steps: Steps<T>, length: number): Ending<T> | null {
   }
 }
 
+/** Takes the first stretch of long work now, unless other work has taken it in this turn; null where some is left. */
+export const firstStretch = <T>(steps: Steps<T>): Ending<T> | null =>
+  left > 0 ? spend(() => stretch(steps, left)) : null;
+
 /**
- * Takes the steps of long work, a stretch in each turn of the page, and tells how it ends; the first stretch is taken before
- * this returns, unless other work has taken it in this turn. Returns how to leave off.
+ * Takes the steps that are left of long work, a stretch in each turn of the page from the next one on, and tells how it
+ * ends. Returns how to leave off.
  */
-export function takeInTurns<T>(steps: Steps<T>, end: (ending: Ending<T>) => void): () => void {
+export function goOnInTurns<T>(steps: Steps<T>, end: (ending: Ending<T>) => void): () => void {
   let leaveOff: () => void = () => undefined;
-  const goOn = (ending: Ending<T> | null) => {
-    if (ending) end(ending);
-    else
-      leaveOff = inNextTurn(() => {
-        goOn(stretch(steps, STRETCH));
-      });
+  const goOn = () => {
+    leaveOff = inNextTurn(() => {
+      const ending = stretch(steps, STRETCH);
+      if (ending) end(ending);
+      else goOn();
+    });
   };
-  goOn(left > 0 ? spend(() => stretch(steps, left)) : null);
+  goOn();
   return () => {
     leaveOff();
   };
+}
+
+/**
+ * Takes the steps of long work, a stretch in each turn of the page, and tells how it ends; the first stretch is taken before
+ * this returns. Returns how to leave off.
+ */
+export function takeInTurns<T>(steps: Steps<T>, end: (ending: Ending<T>) => void): () => void {
+  const ending = firstStretch(steps);
+  if (!ending) return goOnInTurns(steps, end);
+  end(ending);
+  return () => undefined;
 }
 
 /** The answer of long work whose steps are taken in turns. @throws what a step throws */

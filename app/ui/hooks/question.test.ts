@@ -91,6 +91,16 @@ describe("a question that may take long", () => {
     expect(taken.length).toBe(5);
   });
 
+  it("takes nothing in the turn in which somebody begins to listen: that turn draws", async () => {
+    const taken: string[] = [];
+    const question = new Question(slow("long", taken));
+    await pause(5);
+    const before = taken.length;
+    const told = heard(question);
+    expect(taken.length).toBe(before);
+    await told;
+  });
+
   it("is left off when nobody listens any more", async () => {
     const taken: string[] = [];
     const question = new Question(slow("long", taken));

@@ -1,5 +1,5 @@
 import type { Steps } from "#core/kernel";
-import { takeInTurns, type Ending } from "./in-turns";
+import { firstStretch, goOnInTurns, type Ending } from "./in-turns";
 
 /**
  * A question that may take long. What is quick is known as soon as it is asked; the rest is worked out in turns of the page
@@ -16,8 +16,7 @@ export class Question<T> {
 
   constructor(make: () => Steps<T>) {
     this.#steps = make();
-    this.#goOn();
-    this.#leaveOff();
+    this.#ending = firstStretch(this.#steps);
     this.atOnce = this.#ending;
   }
 
@@ -34,7 +33,7 @@ export class Question<T> {
   readonly read = (): Ending<T> | null => this.#ending;
 
   #goOn(): void {
-    this.#leaveOff = takeInTurns(this.#steps, (ending) => {
+    this.#leaveOff = goOnInTurns(this.#steps, (ending) => {
       this.#ending = ending;
       for (const listener of this.#listeners) listener();
     });
