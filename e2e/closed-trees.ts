@@ -3,7 +3,7 @@ import type { Page } from "@playwright/test";
 /** Works are shown in closed trees, which no locator and no check of accessibility can look into; in tests they are open. */
 export const openClosedTrees = (page: Page) =>
   page.addInitScript(() => {
-    // eslint-disable-next-line @typescript-eslint/unbound-method -- called on the element it is called on
+    // oxlint-disable-next-line typescript/unbound-method -- called on the element it is called on
     const attach = Element.prototype.attachShadow;
     Element.prototype.attachShadow = function (init) {
       return attach.call(this, { ...init, mode: "open" });

@@ -282,7 +282,7 @@ test("three hundred files: shown at once, taken in whole or not at all when the 
   await putAllTo(page, "student:dov-amsel");
   await page.reload();
   await expect(takeIn(page)).toHaveText("Take in 300 hand-ins");
-  await takeIn(page).click({ noWaitAfter: true });
+  await takeIn(page).click();
   await page.close();
   const again = await context.newPage();
   await open(again, COLLECT);
@@ -292,7 +292,7 @@ test("three hundred files: shown at once, taken in whole or not at all when the 
 test("a full disk in the middle of taking in three hundred: all of them or none, and it is said", async ({ page }) => {
   await page.addInitScript(() => {
     // From then on nothing more can be written, as on a full disk.
-    // eslint-disable-next-line @typescript-eslint/unbound-method -- it is called with its own `this` below
+    // oxlint-disable-next-line typescript/unbound-method -- it is called with its own `this` below
     const { put } = IDBObjectStore.prototype;
     IDBObjectStore.prototype.put = function (...given: Parameters<typeof put>) {
       if ((window as { isFull?: boolean }).isFull) throw new DOMException("The disk is full.", "QuotaExceededError");

@@ -160,7 +160,7 @@ test("days late are kept by Enter and by leaving, not by Escape, another window 
 test.describe("when the disk is full", () => {
   test("it says so, keeps the entry on the screen, and keeps it in storage once there is room", async ({ page }) => {
     await page.addInitScript(() => {
-      // eslint-disable-next-line @typescript-eslint/unbound-method -- it is called with its own `this` below
+      // oxlint-disable-next-line typescript/unbound-method -- it is called with its own `this` below
       const put = IDBObjectStore.prototype.put;
       IDBObjectStore.prototype.put = function (...args: Parameters<typeof put>) {
         if (this.name === "journal" && "full" in window)

@@ -45,7 +45,7 @@ let asked = false;
 function askForDurableWrites(): void {
   if (asked || typeof IDBDatabase === "undefined") return;
   asked = true;
-  // eslint-disable-next-line @typescript-eslint/unbound-method -- called with the database it is called on
+  // oxlint-disable-next-line typescript/unbound-method -- called with the database it is called on
   const plain = IDBDatabase.prototype.transaction;
   IDBDatabase.prototype.transaction = function (names, mode, options) {
     const isJournal = this.name === DATABASE && mode === "readwrite" && [names].flat().includes("journal");

@@ -13,7 +13,7 @@ export interface OpenCourse {
 export async function openCourse(context: Readonly<RouterContextProvider>, slot: string): Promise<OpenCourse> {
   const repository = await context.get(repositoryContext);
   const session = await repository.session(slot);
-  // eslint-disable-next-line @typescript-eslint/only-throw-error -- the router's way to answer 404
+  // oxlint-disable-next-line typescript/only-throw-error -- the router's way to answer 404
   if (!session) throw data(`There is no course "${slot}" in this browser.`, { status: 404 });
   writeAs(courseOf(session.state));
   return { repository, session };
@@ -21,7 +21,7 @@ export async function openCourse(context: Readonly<RouterContextProvider>, slot:
 
 /** A record that an address names. @throws a 404 where there is none */
 export function orMissing<T>(record: T | undefined, what: string): T {
-  // eslint-disable-next-line @typescript-eslint/only-throw-error -- the router's way to answer 404
+  // oxlint-disable-next-line typescript/only-throw-error -- the router's way to answer 404
   if (record === undefined) throw data(`There is no such ${what} in this course.`, { status: 404 });
   return record;
 }

@@ -166,7 +166,7 @@ export async function cutPile(
   const blob = await ground.readFile(pile.file.id);
   if (!blob) throw new Error("the pile is gone");
   const papers = papersOf(pages);
-  const blobs = await runCollectJob((jobs) => jobs.cut(blob, papers.map((paper) => paper.pages)), signal); // prettier-ignore
+  const blobs = await runCollectJob((jobs) => jobs.cut(blob, papers.map((paper) => paper.pages)), signal); // oxfmt-ignore
   const before = tray.pieces.filter(({ pileId, file }) => pileId === pile.id && !isTaken(file.id));
   const last = tray.pieces.at(-1)?.order ?? 0;
   const cut = await Promise.all(
@@ -180,11 +180,11 @@ export async function cutPile(
   try {
     await tray.add(cut);
   } catch (error) {
-    await tray.drop(cut.map(({ piece }) => piece.id), isTaken); // prettier-ignore
+    await tray.drop(cut.map(({ piece }) => piece.id), isTaken); // oxfmt-ignore
     throw error;
   }
   await tray.change({ ...pile, source: pile.file.name, scan: [...pages], decision: { kind: "cut" } });
-  await tray.drop(before.map(({ id }) => id), isTaken); // prettier-ignore
+  await tray.drop(before.map(({ id }) => id), isTaken); // oxfmt-ignore
   return papers.length;
 }
 
@@ -192,7 +192,7 @@ export async function cutPile(
 export async function unCut(pile: Piece, { tray, isTaken }: Pick<PileGround, "tray" | "isTaken">): Promise<void> {
   await tray.change({ ...pile, decision: null });
   const papers = tray.pieces.filter(({ pileId, file }) => pileId === pile.id && !isTaken(file.id));
-  await tray.drop(papers.map(({ id }) => id), isTaken); // prettier-ignore
+  await tray.drop(papers.map(({ id }) => id), isTaken); // oxfmt-ignore
 }
 
 /** The page of the pile at which a paper of it begins, by the paper's path. */

@@ -32,10 +32,7 @@ describe("three markers, each with a part of one class", () => {
     criterion: fc.constantFrom("record", "reasoning", "writing"),
     points: fc.integer({ min: 0, max: 10 }),
   });
-  const commandOf = (
-    { kind, criterion, points }: { kind: string; criterion: string; points: number },
-    id: StudentId,
-  ) =>
+  const commandOf = ({ kind, criterion, points }: { kind: string; criterion: string; points: number }, id: StudentId) =>
     kind === "judge"
       ? judgeEssay(id, criterion, String(points))
       : kind === "comment"

@@ -7,13 +7,13 @@ const GIVEN = [
   "Hano", "Ilse", "İpek", "Jorun", "Jörg", "Kesi", "Lorcan", "Łukasz", "María José", "Maria", "Mei", "Mia", "Nadir",
   "Noël", "Oona", "Paz", "Rhun", "Sanna", "Søren", "Tobiah", "Ulla", "Viggo", "Wren", "Xanthe", "Yusuf", "Zelda",
   "Zoë",
-]; // prettier-ignore
+]; // oxfmt-ignore
 const FAMILY = [
   "Abeyra", "Amsel", "Barrow", "Berg", "Berger", "Brenn", "Brisk", "Calder", "Dufresne", "Elm", "Fenwick", "Field",
   "Halloran", "Hask", "Kvist", "Kowalczyk", "Lindqvar", "Lindqvist", "Mirelle", "Moor", "Moore", "Müller",
   "Müller-Schött", "Nakade", "O’Dowd", "Oduya", "Okonwe", "Orme", "Pell", "Quill", "Rahel", "Silva", "Silva Duarte",
   "Strand", "Tamsin", "Tarnowe", "van der Meer", "Vantor", "Verano", "Wiik", "Ångström", "Ørsted",
-]; // prettier-ignore
+]; // oxfmt-ignore
 /** Names of assignments, as people put them into the names of their files. */
 export const TITLES = ["memo", "essay", "Flood-frequency memo", "report", "field notebook", "assignment 3"] as const;
 
@@ -111,7 +111,7 @@ export const TELLING_HABITS: Readonly<Record<string, Habit>> = {
   "number and name": ({ number, givenName, familyName }, next, title) => ({ path: `${number} ${givenName} ${familyName}/${title}${ending(next)}` }),
   "name on page 1": ({ givenName, familyName }, next, title) => ({ path: `${title}${ending(next)}`, beginning: `${givenName} ${familyName}\n${title}\n${TEXT}` }),
   "number on page 1": ({ number, familyName }, next, title) => ({ path: `scan${String(next(999))}.pdf`, beginning: `${title} ${familyName} (${number}) ${TEXT}` }),
-}; // prettier-ignore
+}; // oxfmt-ignore
 
 /** Habits that leave something open. */
 export const VAGUE_HABITS: Readonly<Record<string, Habit>> = {
@@ -126,7 +126,7 @@ export const VAGUE_HABITS: Readonly<Record<string, Habit>> = {
   "address's local part": ({ email, givenName }, next, title) => ({ path: `${email.split("@")[0] ?? givenName}_${title}${ending(next)}` }),
   "number with a slip, and name": ({ number, givenName, familyName }, next) => ({ path: `${number.slice(0, -1)}${String(next(10))} ${givenName} ${familyName}${ending(next)}` }),
   "nothing at all": (_, next, title) => ({ path: pick([`essay_final_v2${ending(next)}`, `scan${String(next(9_999))}.pdf`, `Untitled ${String(next(9))}.docx`, `${title}${ending(next)}`], next) }),
-}; // prettier-ignore
+}; // oxfmt-ignore
 
 /** Habits in which another person of the class, or of none, stands in the work too. */
 export const MISLEADING_HABITS: Readonly<Record<string, (student: Student, other: Student, next: Chance, title: string) => Named>> = {
@@ -134,6 +134,6 @@ export const MISLEADING_HABITS: Readonly<Record<string, (student: Student, other
   "another named on page 1": (student, other, next, title) => ({ ...vague(student, next, title), beginning: `With ${other.givenName} ${other.familyName} we measured. ${TEXT}` }),
   "two names in the file": (student, other, next) => ({ path: `${student.givenName} ${student.familyName} and ${other.givenName} ${other.familyName}${ending(next)}` }),
   "sent by another": (student, other, next, title) => ({ ...vague(student, next, title), senderAddress: other.email, senderName: `${other.givenName} ${other.familyName}` }),
-}; // prettier-ignore
+}; // oxfmt-ignore
 
 const vague: Habit = (student, next, title) => pick(Object.values(TELLING_HABITS), next)(student, next, title);

@@ -9,10 +9,10 @@ const HEIGHT = 750;
 const QUALITY = 62;
 
 const mix = (from, to, share) => from.map((value, at) => value + (to[at] - value) * share);
-const SKY = [[206, 214, 220], [232, 233, 228]]; // prettier-ignore
-const TREES = [[47, 62, 44], [86, 99, 60]]; // prettier-ignore
-const WATER = [[84, 104, 106], [139, 151, 145]]; // prettier-ignore
-const GRAVEL = [[150, 140, 122], [196, 186, 166]]; // prettier-ignore
+const SKY = [[206, 214, 220], [232, 233, 228]]; // oxfmt-ignore
+const TREES = [[47, 62, 44], [86, 99, 60]]; // oxfmt-ignore
+const WATER = [[84, 104, 106], [139, 151, 145]]; // oxfmt-ignore
+const GRAVEL = [[150, 140, 122], [196, 186, 166]]; // oxfmt-ignore
 
 /** The photograph as a JPEG of 1,000 x 750. */
 export function takePhotograph(seed) {

@@ -7,7 +7,9 @@ const held = (slot: string): string => `${CHANNEL}/${slot}`;
 const PATIENCE = 10_000;
 
 type Word =
-  { readonly wants: string } | { readonly slot: string; readonly key: Uint8Array } | { readonly locks: string };
+  | { readonly wants: string }
+  | { readonly slot: string; readonly key: Uint8Array }
+  | { readonly locks: string };
 
 /**
  * Keys between the tabs of one browser: what was unlocked in one is unlocked in all. They pass through memory alone.

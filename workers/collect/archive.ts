@@ -49,7 +49,7 @@ async function unpacked(entry: FileEntry, path: string, source: string): Promise
     },
   });
   try {
-    await entry.getData(sink, { checkSignature: true });
+    await entry.getData(sink, { checkCrc32: true });
   } catch {
     return { path, code: "entry_damaged" };
   }

@@ -28,7 +28,7 @@ it("cuts a pile into papers of the pages that it is asked for, in that order (re
   const read: (string | undefined)[][] = [];
   for (const blob of await papersOf([pages(1, 2, 3), pages(6, 4), pages(8)])) {
     const text = execFileSync("pdftotext", [await stored(blob), "-"], { encoding: "utf8" });
-    read.push(text.split("\f").slice(0, -1).map((page) => /page (\d+)/.exec(page)?.[1])); // prettier-ignore
+    read.push(text.split("\f").slice(0, -1).map((page) => /page (\d+)/.exec(page)?.[1])); // oxfmt-ignore
   }
   expect(read).toEqual([["1", "2", "3"], ["6", "4"], ["8"]]);
 });

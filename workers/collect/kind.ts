@@ -20,7 +20,8 @@ const plainType = (mime: string): string => (mime.split(";")[0] ?? "").trim().to
 
 /** What a dropped thing is: to be taken apart, or a file of this media type. */
 export type DroppedKind =
-  { readonly kind: "archive" | "mail" | "mailbox" } | { readonly kind: "file"; readonly mediaType: string };
+  | { readonly kind: "archive" | "mail" | "mailbox" }
+  | { readonly kind: "file"; readonly mediaType: string };
 
 /**
  * Tells from its bytes what a file is; among texts, which have none that tell, its name's ending decides. A letter is

@@ -52,6 +52,6 @@ async function filesOfSet<N extends string>(
 
 async function sheetOf(entry: FileEntry | undefined): Promise<Sheet | null> {
   if (!entry) return null;
-  const blob = await entry.getData(new BlobWriter("text/csv"), { checkSignature: true });
+  const blob = await entry.getData(new BlobWriter("text/csv"), { checkCrc32: true });
   return (await readSheets(blob, "text/csv"))[0] ?? null;
 }

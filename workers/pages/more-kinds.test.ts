@@ -152,7 +152,7 @@ describe("a spreadsheet that was handed in", () => {
     new Uint8Array(await (await writeSheets([{ name: "Gauging", rows }], "xlsx", "point")).arrayBuffer());
 
   it("is shown as a table of its values, its columns by their letters", async () => {
-    const { nodes } = whole(await openSpreadsheet(await written([["depth", "speed"], [0.42, 0.31]]), XLSX)); // prettier-ignore
+    const { nodes } = whole(await openSpreadsheet(await written([["depth", "speed"], [0.42, 0.31]]), XLSX)); // oxfmt-ignore
     expect(shapeOf(nodes)).toBe(
       "h2(Gauging)table(tr(th()th(A)th(B))tr(th()td(depth)td(speed))tr(th()td(0.42)td(0.31)))",
     );
@@ -160,7 +160,7 @@ describe("a spreadsheet that was handed in", () => {
   });
 
   it("of endless rows says how many are not shown; a damaged one is refused", async () => {
-    const { nodes } = whole(await openSpreadsheet(await written(Array.from({ length: 21_000 }, (_, at) => [at])), XLSX)); // prettier-ignore
+    const { nodes } = whole(await openSpreadsheet(await written(Array.from({ length: 21_000 }, (_, at) => [at])), XLSX)); // oxfmt-ignore
     expect(textOf(nodes)).toMatch(/1000 more rows are not shown/);
     expect(await openSpreadsheet(bytes("nothing"), XLSX)).toBe("damaged");
   });

@@ -32,7 +32,7 @@ const notebook = z.looseObject({
 /** Pictures that are shown, as the notebook keeps them. */
 const PICTURES = ["image/png", "image/jpeg"] as const;
 /** Colour marks of a terminal (ECMA-48). */
-// eslint-disable-next-line no-control-regex -- the marks begin with one
+// oxlint-disable-next-line no-control-regex -- the marks begin with one
 const TERMINAL = /\u001b\[[0-9;]*m/g;
 
 /** A notebook as data: its words, its code and the results that were kept with it. Nothing of it runs. */

@@ -17,7 +17,7 @@ const require = createRequire(import.meta.url);
 const fonts = ([400, 600] as const).map((weight): FontFile => ({
   weight: weight === 400 ? "text" : "strong",
   bytes: new Uint8Array(readFileSync(require.resolve(`@fontsource/literata/files/literata-latin-${String(weight)}-normal.woff`))),
-})); // prettier-ignore
+})); // oxfmt-ignore
 
 const folder = mkdtempSync(join(tmpdir(), "quill-covers-"));
 beforeAll(() => {

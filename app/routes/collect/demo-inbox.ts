@@ -29,7 +29,7 @@ async function scannedNotebooks(state: CourseState): Promise<DroppedFile | null>
   const notebook = state.assignments[NOTEBOOK];
   const section = sectionsOf(state)[0];
   if (!notebook || !section) return null;
-  const studentIds = studentsOf(state).filter(({ sectionId }) => sectionId === section.id).map(({ id }) => id); // prettier-ignore
+  const studentIds = studentsOf(state).filter(({ sectionId }) => sectionId === section.id).map(({ id }) => id); // oxfmt-ignore
   const papers = coversOf(state, notebook, {
     kind: "cover",
     studentIds: shuffled(studentIds).slice(0, NOTEBOOKS),

@@ -28,7 +28,7 @@ export function useKeptSums(
       current = false;
     };
     // Which files there are is all in the key.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [key]);
   return key === "" ? NONE : sums;
 }

@@ -24,7 +24,7 @@ export function useMatches(
         .filter(({ decision, trouble }) => isSought(decision) && trouble !== "classSheet")
         .map((piece) => ({ ...traitsOf(piece), said: piece.code === "" ? null : codeSaid(state, piece.code) })),
     };
-  }, [state.students, state.groups, assignment, pieces]); // eslint-disable-line react-hooks/exhaustive-deps -- of the state, matching rests on these alone
+  }, [state.students, state.groups, assignment, pieces]); // oxlint-disable-line react/exhaustive-deps -- of the state, matching rests on these alone
   const [answer, setAnswer] = useState({ question: null as typeof question, matches: NONE });
   useEffect(() => {
     if (!question) return;

@@ -21,7 +21,7 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
   const { repository, session } = await openCourse(context, params.slot);
   const isPacket = courseOf(session.state).packet !== null;
   const detour = isPacket ? packetDetour(params.slot, new URL(request.url).pathname) : null;
-  // eslint-disable-next-line @typescript-eslint/only-throw-error -- the router's way to lead elsewhere
+  // oxlint-disable-next-line typescript/only-throw-error -- the router's way to lead elsewhere
   if (detour) throw redirect(detour);
   const [courses, light] = await Promise.all([repository.coursesAtHand(), known(repository, "light")]);
   if (lastCourse !== params.slot) keep(repository, "last-course", params.slot);

@@ -73,7 +73,7 @@ function Window({ loaderData, params }: Route.ComponentProps) {
     const assignmentIds = letters.map(({ assignment }) => assignment.id);
     void change({ type: "openLetter", studentId, assignmentIds, totals: true });
     // Opened once when the student comes, not again with every change.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [isReading, studentId, change]);
   return (
     <div className="min-h-screen bg-table pb-16">

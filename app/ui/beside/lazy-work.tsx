@@ -49,7 +49,7 @@ export function LazyWork({ file, notes, criterion, read, height }: LazyWorkProps
       current = false;
     };
     // The reader is another function at each look; the file is the same.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [wanted, fileId]);
   return (
     <div ref={frame} style={{ height }} className="overflow-hidden border border-rule bg-table">

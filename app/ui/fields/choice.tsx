@@ -46,7 +46,7 @@ export function Choice<V extends string>(props: ChoiceProps<V>) {
     });
   };
   return (
-    // eslint-disable-next-line no-restricted-syntax -- here it is wrapped
+    // oxlint-disable-next-line house/one-choice -- here it is wrapped
     <select
       {...own}
       aria-label={label}

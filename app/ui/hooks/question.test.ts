@@ -121,7 +121,7 @@ describe("a question that may take long", () => {
 
   it("ends with what a step threw", () => {
     const question = new Question(() =>
-      // eslint-disable-next-line require-yield -- what fails at once takes no step
+      // oxlint-disable-next-line require-yield -- what fails at once takes no step
       (function* (): Steps<string> {
         throw new Error("damaged");
       })(),

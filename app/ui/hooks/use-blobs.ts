@@ -27,7 +27,7 @@ export function useBlobs<F extends { readonly id: FileId }>(
       current = false;
     };
     // One file is read once, however often the list of them is drawn up.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [lacking?.id]);
   return useMemo(() => (later.size === 0 ? first : new Map([...later, ...first])), [first, later]);
 }

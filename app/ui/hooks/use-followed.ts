@@ -19,7 +19,7 @@ export function useFollowed<T>(subscribe: (listener: () => void) => () => void, 
     follow();
     return subscribe(follow);
     // The object that is followed is another one when its way to subscribe is.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [subscribe]);
   return followed.subscribe === subscribe ? followed.value : read();
 }

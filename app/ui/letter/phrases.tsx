@@ -75,7 +75,7 @@ export function PhraseMenu({
       )}
       {choices.map((choice, index) => (
         // Keys are heard by the text field, which keeps the focus.
-        // eslint-disable-next-line jsx-a11y/click-events-have-key-events
+        // oxlint-disable-next-line jsx-a11y/click-events-have-key-events
         <li
           key={choice.kind === "insert" ? choice.phrase.id : "keep"}
           id={`${id}-${String(index)}`}

@@ -21,7 +21,7 @@ export default function UnlockCourse({ slot, label, hasRecovery }: UnlockProps) 
   useEffect(() => {
     // The page that could not open is asked for again, in its own place.
     if (isOpen) void navigate(location, { replace: true });
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when it opens
+    // oxlint-disable-next-line react/exhaustive-deps -- once, when it opens
   }, [isOpen]);
   return (
     <main className="mx-auto grid min-h-[70vh] max-w-md content-center gap-4 p-8">

@@ -52,7 +52,6 @@ export function Head<R extends object>({ table, columns, hasChoice }: HeadProps<
               )}
               {place < headers.length - 1 && (
                 // A separator that can be moved is a control: ARIA 1.2, "separator".
-                /* eslint-disable jsx-a11y/no-noninteractive-element-interactions, jsx-a11y/no-noninteractive-tabindex */
                 <span
                   role="separator"
                   aria-label={`Width of ${column.head}`}
@@ -79,7 +78,6 @@ export function Head<R extends object>({ table, columns, hasChoice }: HeadProps<
                     table.setColumnSizing({});
                   }}
                 />
-                /* eslint-enable jsx-a11y/no-noninteractive-element-interactions, jsx-a11y/no-noninteractive-tabindex */
               )}
             </th>
           );

@@ -50,7 +50,7 @@ export function RecordTable<R extends object>(props: RecordTableProps<R>) {
       >
         <caption className="sr-only">{label}</caption>
         <Head table={table} columns={byId} hasChoice={columns.length >= CHOICE_FROM} />
-        {/* eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions -- keys come up from the controls in it */}
+        {/* oxlint-disable-next-line jsx-a11y/no-noninteractive-element-interactions -- keys come up from the controls in it */}
         <tbody ref={body} onKeyDown={goByRow}>
           {above > 0 && <Room height={above} />}
           {places.map((place) => {

@@ -29,7 +29,7 @@ export function useRowsInView(
   const [top, setTop] = useState(0);
   const last = useRef(0);
   // After every drawing, and it settles: the same place is not set again.
-  // eslint-disable-next-line react-hooks/exhaustive-deps
+  // oxlint-disable-next-line react/exhaustive-deps
   useLayoutEffect(() => {
     // What stands above the table may grow or shrink with any drawing of the page.
     const now = isLong && body.current ? body.current.getBoundingClientRect().top + window.scrollY : 0;

@@ -15,7 +15,8 @@ type PinTarget = Extract<Note["target"], { kind: "point" }>;
 
 /** What the person holds: a passage that was selected or found, or a pin not yet set. */
 export type Held =
-  { readonly kind: "passage"; readonly passage: Passage } | { readonly kind: "pin"; readonly pin: PinTarget };
+  | { readonly kind: "passage"; readonly passage: Passage }
+  | { readonly kind: "pin"; readonly pin: PinTarget };
 
 /** Remarks that are put down with one key on what is held. */
 export type HeldMark = Exclude<NoteMark, "ink">;

@@ -8,7 +8,7 @@ import { statesAfter } from "./states-after";
 const MOST_LOOKED_AT = 24;
 
 const figuresIn = (fields: object | null): unknown =>
-  (fields as { readonly classFigures?: unknown } | null)?.classFigures ?? null;
+  fields && "classFigures" in fields ? (fields.classFigures ?? null) : null;
 
 /** Whether a change gives out class figures of an assignment, or takes them away. */
 const touches = ({ change }: Past, assignmentId: AssignmentId): boolean =>

@@ -15,7 +15,7 @@ describe("a pile that is cut at its codes", () => {
   it("becomes papers without their covers, each page turned as its cover lies", () => {
     const papers = papersOf(cutAtCodes([seen(A, 2), seen(), seen(), seen(B, 0), seen()]));
     expect(papers).toEqual([
-      { code: A, from: 1, to: 3, pages: [{ place: 2, turn: 2 }, { place: 3, turn: 2 }] }, // prettier-ignore
+      { code: A, from: 1, to: 3, pages: [{ place: 2, turn: 2 }, { place: 3, turn: 2 }] }, // oxfmt-ignore
       { code: B, from: 4, to: 5, pages: [{ place: 5, turn: 0 }] },
     ]);
   });

@@ -52,7 +52,7 @@ describe("any course, with records of every kind, any names and any texts", () =
         expect([...read.value.files.keys()].sort()).toEqual([...archive.files.keys()].sort());
         expect(contentSum(await courseFileOf(read.value, WRITTEN))).toBe(contentSum(bytes));
       }),
-      { numRuns: runs(2_000, 400) },
+      { numRuns: runs(2_000, 150) },
     );
     // Two thousand courses in a thorough run; how long they take is no verdict on any of them.
   }, 300_000);

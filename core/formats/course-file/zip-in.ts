@@ -73,7 +73,7 @@ async function unpacked(part: FileEntry, take: Parameters<Parts["read"]>[1]): Pr
     },
   });
   try {
-    await part.getData(sink, { checkSignature: true });
+    await part.getData(sink, { checkCrc32: true });
     return size === part.uncompressedSize;
   } catch {
     if (thrown.length > 0) throw thrown[0];

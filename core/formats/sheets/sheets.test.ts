@@ -227,7 +227,7 @@ describe("a class taken out and brought back", () => {
   it("has a head that is found again, figures as figures, standings as words", () => {
     expect(out[0]?.rows[0]).toEqual([
       "Student number", "Name", "Section", "Essay (of 100)", "Essay comment", "Quiz (of 20)", "Quiz comment", "Course total (%)", "Letter",
-    ]); // prettier-ignore
+    ]); // oxfmt-ignore
     expect(out[0]?.rows[1]?.slice(0, 7)).toEqual(["N1", "Ada Ames", null, "80 l2", null, 15.5, null]);
     expect(out[0]?.rows[2]?.[5]).toBe("missing");
   });
@@ -240,7 +240,7 @@ describe("a class taken out and brought back", () => {
     );
     expect(chosen[0]?.rows[0]).toEqual([
       "Student number", "Name", "Essay (of 100)", "Essay standing", "Essay late by", "Quiz (of 20)", "Quiz standing", "Quiz late by",
-    ]); // prettier-ignore
+    ]); // oxfmt-ignore
     expect(chosen[0]?.rows[1]?.slice(2, 6)).toEqual(["80 l2", "handed in", 2, 15.5]);
     expect(chosen[0]?.rows[2]?.slice(5)).toEqual(["missing", "missing", null]);
     const [scores] = chosen;

@@ -8,7 +8,7 @@ import { rosterOfSet, shorthandOfSet, type PlanSet } from "./plan-of-set";
 import { readRosterTable, rosterFrom } from "./roster";
 import { rosterResultsFiles } from "./roster-results";
 
-const sheet = (text: string): Sheet => ({ name: "", rows: text.trim().split(/\r?\n/).map((line) => line.split(",")) }); // prettier-ignore
+const sheet = (text: string): Sheet => ({ name: "", rows: text.trim().split(/\r?\n/).map((line) => line.split(",")) }); // oxfmt-ignore
 const NONE: PlanSet = { users: null, enrollments: null, classes: null, lineItems: null, categories: null };
 const read = (roster: string | null) => {
   const table = readRosterTable(roster ?? "");
@@ -66,8 +66,8 @@ describe("line items of the set", () => {
     const state = smallCourse();
     const files = rosterResultsFiles(state, "2026-11-20T10:00:00Z" as Instant);
     const of = (name: string) => sheet((files[`${name}.csv`] ?? "").replace(/"/g, ""));
-    const set = { users: of("users"), enrollments: of("enrollments"), classes: of("classes"), lineItems: of("lineItems"), categories: of("categories") }; // prettier-ignore
-    expect(read(rosterOfSet(set)).map(({ number }) => number).sort()).toEqual(studentsOf(state).map(({ number }) => number).sort()); // prettier-ignore
+    const set = { users: of("users"), enrollments: of("enrollments"), classes: of("classes"), lineItems: of("lineItems"), categories: of("categories") }; // oxfmt-ignore
+    expect(read(rosterOfSet(set)).map(({ number }) => number).sort()).toEqual(studentsOf(state).map(({ number }) => number).sort()); // oxfmt-ignore
     const { items } = readShorthand(shorthandOfSet(set) ?? "", { today: "2026-09-01", scales: [] });
     expect(items.map(({ name }) => name)).toEqual(expect.arrayContaining(assignmentsOf(state).map(({ name }) => name)));
   });

@@ -11,7 +11,7 @@ import { rosterResultsFiles } from "./roster-results";
 /** A file of the set as its rows; none of its values holds a comma or a quotation mark here. */
 const sheet = (text: string): Sheet => ({
   name: "",
-  rows: text.trim().split(/\r?\n/).map((line) => line.split(",")), // prettier-ignore
+  rows: text.trim().split(/\r?\n/).map((line) => line.split(",")), // oxfmt-ignore
 });
 const set = (users: string, lineItems: string, results: string) =>
   resultsSheet({ users: sheet(users), lineItems: sheet(lineItems), results: sheet(results) });

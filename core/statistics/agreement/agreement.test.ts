@@ -228,7 +228,7 @@ describe("many markers", () => {
         expect(value(intraclassCorrelation(levels, "agreement"))).toBe(0);
       }
     }
-    expect(intraclassCorrelation([[1, Number.NaN], [2, 3]], "agreement")).toMatchObject({ issue: { code: "not_a_number" } }); // prettier-ignore
+    expect(intraclassCorrelation([[1, Number.NaN], [2, 3]], "agreement")).toMatchObject({ issue: { code: "not_a_number" } }); // oxfmt-ignore
   });
 
   it("intraclass correlations say why there are none", () => {

@@ -1,4 +1,4 @@
-// eslint-disable-next-line @typescript-eslint/triple-slash-reference -- the package ships no types; these are found from every project that reads this file
+// oxlint-disable-next-line typescript/triple-slash-reference -- the package ships no types; these are found from every project that reads this file
 /// <reference path="./jstat.d.ts" />
 import { jStat } from "jstat";
 import { checkNumbers, computed, notComputable, type Statistic } from "./computable";

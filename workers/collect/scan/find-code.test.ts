@@ -17,7 +17,7 @@ const PAGE = { width: 1_000, height: 700 };
 /** Standard deviations of blur in pixels and of noise in 255ths; common practice, no source. */
 const GRADES = { mild: [0.5, 6], medium: [1, 14], harsh: [1.5, 26], brutal: [2.1, 34] } as const;
 /** Scans of each grade. */
-const SCANS = runs(24, 8);
+const SCANS = runs(24, 4);
 const LETTERS = "0123456789ABCDEFGHJKMNPQRSTVWXYZ";
 
 const scanOf = (place: number, grade: keyof typeof GRADES, code: string | null, seed: number) => {

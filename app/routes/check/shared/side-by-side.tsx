@@ -103,7 +103,7 @@ function TextPane({
         ref={frame}
         role="region"
         aria-label={`Text of ${name}`}
-        // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- what scrolls must be reached by keyboard
+        // oxlint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- what scrolls must be reached by keyboard
         tabIndex={0}
         className="relative mt-1 h-[62vh] overflow-y-auto border border-rule bg-sheet p-5 font-serif text-[15px] leading-relaxed whitespace-pre-wrap"
       >

@@ -30,7 +30,7 @@ export function NameStrip({
       current = false;
     };
     // One file is read once, however often the reader is made anew.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [isNear, id]);
   const { frame, shape } = useFirstPage(isNear ? blob : null, WIDTH);
   return (

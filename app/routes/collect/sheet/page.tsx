@@ -67,7 +67,7 @@ export default function SheetPage({ loaderData, params }: Route.ComponentProps) 
   const found = useMemo(
     () => findHead(state, sheet, into),
     // The head is found once; what the person puts right afterwards stays.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
     [sheet, into],
   );
   const [head, setHead] = useState(found);

@@ -88,7 +88,7 @@ export default function ZonesPage({ loaderData, params }: Route.ComponentProps) 
         role="region"
         aria-label="The paper"
         // A region that scrolls must be reachable by keyboard.
-        // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
+        // oxlint-disable-next-line jsx-a11y/no-noninteractive-tabindex
         tabIndex={0}
         className="overflow-auto bg-table py-5"
       >

@@ -15,7 +15,7 @@ export function Address({
   const [copied, setCopied] = useState(false);
   return (
     // Escape closes it wherever in it the focus is.
-    // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions
+    // oxlint-disable-next-line jsx-a11y/no-noninteractive-element-interactions
     <div
       role="dialog"
       aria-label="Where this link leads"

@@ -19,7 +19,6 @@ export function MarginEdge({ width, onWidth, onDone }: MarginEdgeProps) {
   const [from, setFrom] = useState<{ readonly x: number; readonly width: number } | null>(null);
   return (
     // A separator that can be moved is a control of its own (ARIA 1.2, separator).
-    // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions
     <div
       role="separator"
       aria-orientation="vertical"
@@ -27,7 +26,6 @@ export function MarginEdge({ width, onWidth, onDone }: MarginEdgeProps) {
       aria-valuemin={NARROWEST}
       aria-valuemax={WIDEST}
       aria-valuenow={width}
-      // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
       tabIndex={0}
       className="-mx-2.5 w-[5px] shrink-0 cursor-col-resize touch-none rounded hover:bg-rule focus-visible:bg-ink"
       onPointerDown={(event) => {

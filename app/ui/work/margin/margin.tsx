@@ -53,7 +53,7 @@ export function Margin({ notes, anchors, criteria, chosen, onChoose, actions, he
       free = place + (cards.current.get(id)?.offsetHeight ?? 40) + GAP;
     }
     // Heights are known only once the cards are drawn.
-    // eslint-disable-next-line react-hooks/set-state-in-effect
+    // oxlint-disable-next-line react/set-state-in-effect
     setTops((before) =>
       [...next].every(([id, top]) => before.get(id) === top) && before.size === next.size ? before : next,
     );

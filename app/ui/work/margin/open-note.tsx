@@ -42,7 +42,7 @@ export function OpenNote({
   };
   return (
     // Keys of the field and the buttons inside bubble up to here.
-    // eslint-disable-next-line jsx-a11y/no-static-element-interactions
+    // oxlint-disable-next-line jsx-a11y/no-static-element-interactions
     <div onKeyDown={onKeyDown}>
       <DraftField
         place={`note/${note.id}`}

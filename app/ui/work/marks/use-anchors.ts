@@ -29,13 +29,13 @@ export function useAnchors(notes: readonly ShownNote[], held: Held | null, turn:
 
   useLayoutEffect(() => {
     // Places on a page are known only once it is drawn.
-    // eslint-disable-next-line react-hooks/set-state-in-effect
+    // oxlint-disable-next-line react/set-state-in-effect
     setAnchors(new Map(notes.map((note) => [note.id, anchorOf(note.target, pages.get(note.target.page), turn)])));
   }, [notes, pages, version, turn]);
 
   useLayoutEffect(() => {
     const target = held && (held.kind === "pin" ? held.pin : held.passage);
-    // eslint-disable-next-line react-hooks/set-state-in-effect
+    // oxlint-disable-next-line react/set-state-in-effect
     setHeldBoxes(target ? anchorOf(target, pages.get(target.page), turn).boxes : NO_BOXES);
   }, [held, pages, version, turn]);
 

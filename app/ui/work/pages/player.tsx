@@ -37,6 +37,6 @@ export function Player({ blob, name, video, onBroken }: PlayerProps) {
     },
   };
   // Captions cannot be asked of a recording that has none.
-  // eslint-disable-next-line jsx-a11y/media-has-caption
+  // oxlint-disable-next-line jsx-a11y/media-has-caption
   return video ? <video {...media} /> : <audio {...media} />;
 }

@@ -53,7 +53,7 @@ export function Contents({ pdf, textRoot, version, onPage }: ContentsProps) {
       },
     }));
     // The headings stand in the document: they are read again when it was drawn anew.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [pdf, outline, textRoot, version, onPage]);
   if (entries.length < 2) return null;
   return (

@@ -112,7 +112,7 @@ export function WorkView(props: WorkViewProps) {
         role="region"
         aria-label={`The work: ${file.name}`}
         // A region that scrolls must be reachable by keyboard.
-        // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
+        // oxlint-disable-next-line jsx-a11y/no-noninteractive-tabindex
         tabIndex={0}
         className="h-full overflow-auto bg-table contain-strict"
       >

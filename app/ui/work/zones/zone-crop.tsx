@@ -36,7 +36,7 @@ export function ZoneCrop({ file, zones, notes, criteria, read }: ZoneCropProps) 
       current = false;
     };
     // The reader is another function at each look; the file is the same.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [isNear, id]);
   return (
     <div ref={frame} className="space-y-2">

@@ -52,6 +52,7 @@ export const GridRow = memo(function GridRow(props: GridRowProps) {
       <NameCell student={student} index={index} />
       <div
         role="gridcell"
+        // oxlint-disable-next-line jsx-a11y/role-supports-aria-props -- ARIA 1.2 has it for a gridcell
         aria-readonly="true"
         tabIndex={-1}
         data-total={index}
@@ -63,6 +64,7 @@ export const GridRow = memo(function GridRow(props: GridRowProps) {
       </div>
       <div
         role="gridcell"
+        // oxlint-disable-next-line jsx-a11y/role-supports-aria-props -- ARIA 1.2 has it for a gridcell
         aria-readonly="true"
         className="figures sticky z-10 flex justify-end bg-table pe-3 leading-[30px]"
         style={{ width: LETTER_WIDTH + props.terms * TERM_WIDTH, left: NAME_WIDTH + TOTAL_WIDTH }}

@@ -214,7 +214,7 @@ function GridFrame(props: GridFrameProps) {
       <Overview fixed={fixed} columns={size.columns} scroller={scroller} current={here.column} />
       <div ref={scroller} className="min-h-0 flex-1 overflow-auto">
         {/* Keys of the marked cell bubble up to the grid. */}
-        {/* eslint-disable-next-line jsx-a11y/interactive-supports-focus */}
+        {/* oxlint-disable-next-line jsx-a11y/interactive-supports-focus */}
         <div
           role="grid"
           aria-label="Scores"
