@@ -1,7 +1,8 @@
 // Rules of this house that no package has, for the lint (.oxlintrc.json).
 
 const rule = (visitors) => ({ create: (context) => visitors((node, message) => context.report({ node, message })) });
-const isElement = (name) => name.type === "JSXIdentifier" && /^[a-z]/.test(name.name);
+/** Whether an element is one of the page itself, not a part of ours. */
+const isOfThePage = (name) => name.type === "JSXIdentifier" && /^[a-z]/.test(name.name);
 const valueOf = (attribute) => (attribute.value?.type === "Literal" ? attribute.value.value : null);
 
 export default {
@@ -25,7 +26,7 @@ export default {
     "hint-in-data": rule((report) => ({
       JSXAttribute(node) {
         const { name } = node.parent;
-        if (node.name.name === "title" && isElement(name) && name.name !== "iframe") {
+        if (node.name.name === "title" && isOfThePage(name) && name.name !== "iframe") {
           report(node, "A hint is said in data-hint; app/ui/parts/hint-layer.tsx shows it.");
         }
       },

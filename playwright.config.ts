@@ -1,9 +1,7 @@
-import { existsSync } from "node:fs";
 import { defineConfig } from "@playwright/test";
+import { CHROMIUM } from "./scripts/chromium.mjs";
 
 const PORT = 4391;
-/** Debian's Chromium, without the parts that draw a window: every page opens in half the time. */
-const WITHOUT_WINDOW = "/usr/bin/chromium-headless-shell";
 
 export default defineConfig({
   testDir: "e2e",
@@ -27,7 +25,7 @@ export default defineConfig({
     trace: "off",
     screenshot: "only-on-failure",
     launchOptions: {
-      executablePath: existsSync(WITHOUT_WINDOW) ? WITHOUT_WINDOW : "/usr/bin/chromium",
+      executablePath: CHROMIUM,
       args: [
         "--no-sandbox",
         "--disable-gpu",

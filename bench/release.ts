@@ -70,9 +70,10 @@ async function change(page: Page, button: string, action = button): Promise<void
   await settled(page);
 }
 
-/** Until what was done is kept in full and the page rests: what is held later counts too. */
-async function allKept(page: Page): Promise<void> {
+/** Until what was done is kept and the page has rested for a while: what is held later counts too. */
+async function keptAndRested(page: Page): Promise<void> {
   await settled(page);
+  await page.waitForFunction(() => document.querySelector('[data-keeping="kept"]'), null, { polling: 50 });
   await page.waitForTimeout(1_500);
 }
 
@@ -80,6 +81,6 @@ async function timed(page: Page, act: () => Promise<void>): Promise<readonly [nu
   const start = performance.now();
   await act();
   const time = performance.now() - start;
-  await allKept(page);
+  await keptAndRested(page);
   return [time, await longestHold(page)];
 }

@@ -159,7 +159,7 @@ describe("a damaged store", () => {
         await judge(session as CourseSession);
         seen[(session as CourseSession).damage ? "part" : "whole"] += 1;
       }),
-      { numRuns: runs(2_000, 700) },
+      { numRuns: runs(2_000) },
     );
     expect(seen.whole).toBeGreaterThan(0);
     expect(seen.part).toBeGreaterThan(0);

@@ -4,13 +4,10 @@ import { existsSync, readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { setTimeout as wait } from "node:timers/promises";
 import { chromium } from "@playwright/test";
+import { CHROMIUM } from "../chromium.mjs";
 
 /** Longest time a browser may take to start, in milliseconds. */
 const START = 30_000;
-
-/** Debian's Chromium, without the parts that draw a window where they come apart: what it keeps, it keeps the same way. */
-const WITHOUT_WINDOW = "/usr/bin/chromium-headless-shell";
-const CHROMIUM = existsSync(WITHOUT_WINDOW) ? WITHOUT_WINDOW : "/usr/bin/chromium";
 
 /** Browsers that run; whoever stops this script must not leave one behind. */
 const running = new Set();
