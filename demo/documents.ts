@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { instantField } from "#core/model";
 
 /** The list that the document maker leaves beside the demo's documents, in the order in which they stand in their file. */
@@ -9,7 +9,7 @@ export const demoDocumentsSchema = z.array(
     at: instantField,
     name: z.string(),
     mediaType: z.string(),
-    size: z.number().int(),
+    size: z.int(),
     /** The words in reading order, single-spaced. */
     text: z.string(),
   }),

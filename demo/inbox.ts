@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { instantField } from "#core/model";
 
 /** The list that the document maker leaves beside the demo's inbox: what each file is called, where it lies, its time. */

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { courseOf, type CourseState } from "#core/model";
 import type { CourseShelves, Shelves } from "./shelf";
 import { slotsBeingRead } from "./slots";
@@ -20,9 +20,9 @@ const listingSchema = z.object({
   slot: z.string(),
   title: z.string(),
   origin: z.enum(["demo", "own"]),
-  archived: z.boolean().optional(),
-  locked: z.boolean().optional(),
-  insteadOf: z.string().optional(),
+  archived: z.optional(z.boolean()),
+  locked: z.optional(z.boolean()),
+  insteadOf: z.optional(z.string()),
 });
 const PREFIX = "course/";
 

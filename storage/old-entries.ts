@@ -1,3 +1,4 @@
+import { z } from "zod/mini";
 import { CHAIN_START, chainSums, ENTRY_SCHEMA, entrySchema, type ChainPiece, type Entry } from "#core/changes";
 import { deflated, type PackedPiece } from "#core/formats";
 import { inflating } from "./inflating";
@@ -114,7 +115,7 @@ export const textsOf = (bytes: Uint8Array): string[] =>
 const isPacked = (block: object): block is PackedBlock => "bytes" in block;
 
 function blockOfList(list: unknown, first: number): WholeBlock | null {
-  const parsed = entrySchema.array().safeParse(list);
+  const parsed = z.array(entrySchema).safeParse(list);
   if (!parsed.success || parsed.data.length === 0) return null;
   if (parsed.data.some(({ seq }, index) => seq !== first + index)) return null;
   return { first, count: parsed.data.length, entries: () => parsed.data, piece: null, ends: null };

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { idField } from "#core/model";
 import type { Repository } from "#storage";
 
@@ -30,7 +30,7 @@ const OF_COURSE = {
   /** The paper where one left off. */
   place: z.object({ assignmentId: idField("assignment"), studentId: idField("student") }),
   /** What the gradebook shows: the search of its address, with its `?`. */
-  gradebook: z.string().startsWith("?").or(z.literal("")),
+  gradebook: z.union([z.string().check(z.startsWith("?")), z.literal("")]),
   /** When the course was last saved outside of this browser, and after how many changes. */
   "saved-outside": z.object({ at: z.string(), seq: z.number() }),
   /** Why the last copy could not be written into its folder; empty where it was. */

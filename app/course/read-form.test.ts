@@ -1,10 +1,14 @@
 import { describe, expect, it } from "vitest";
-import { z } from "zod";
+import { z } from "zod/mini";
 import { sentForm } from "../testing/open-small-course";
 import { readForm, slotField } from "./read-form";
 
 describe("a form that was sent", () => {
-  const schema = z.object({ from: slotField, to: z.array(slotField).min(1), days: z.coerce.number().int() });
+  const schema = z.object({
+    from: slotField,
+    to: z.array(slotField).check(z.minLength(1)),
+    days: z.coerce.number().check(z.int()),
+  });
 
   it("is read by its schema, names that may come more than once as a list", async () => {
     const form = sentForm(["from", " autumn "], ["to", "spring"], ["to", "summer"], ["days", "7"]);

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { fileSchema, idField, instantField } from "#core/model";
 import type { CodeSaid } from "./paper/code-book";
 import { scanPageSchema } from "./paper/scan-page";
@@ -35,42 +35,42 @@ const decisionSchema = z.discriminatedUnion("kind", [
 export const pieceSchema = z.object({
   id: idField("piece"),
   /** Its place in the tray, from 0. */
-  order: z.number().int().min(0),
+  order: z.int().check(z.minimum(0)),
   /** What it was dropped with, in words: `memos`, `essays.zip`, `Re: memo`. */
-  source: z.string().max(300),
+  source: z.string().check(z.maxLength(300)),
   /** Folders and name as it came, parted by `/`. */
-  path: z.string().max(2_000),
+  path: z.string().check(z.maxLength(2_000)),
   /** The letter whose attachment it is; attachments of one letter are one hand-in. */
-  letter: z.string().max(300).nullable(),
+  letter: z.nullable(z.string().check(z.maxLength(300))),
   /** Already kept under its id. */
   file: fileSchema,
   /** SHA-256 of its bytes, in hexadecimal. */
-  sum: z.string().max(64),
+  sum: z.string().check(z.maxLength(64)),
   /** When it was handed in, as far as it tells by itself. */
-  at: instantField.nullable(),
+  at: z.nullable(instantField),
   /** Pages of a PDF. */
-  pages: z.number().int().min(0).nullable(),
+  pages: z.nullable(z.int().check(z.minimum(0))),
   /** Words of a text. */
-  words: z.number().int().min(0).nullable(),
+  words: z.nullable(z.int().check(z.minimum(0))),
   /** How the work begins. */
-  beginning: z.string().max(BEGINNING_LENGTH),
+  beginning: z.string().check(z.maxLength(BEGINNING_LENGTH)),
   /** Who a document says wrote it. */
-  author: z.string().max(300),
+  author: z.string().check(z.maxLength(300)),
   /** Address and name of who sent it; empty where it came by no letter. */
-  senderAddress: z.string().max(320),
-  senderName: z.string().max(300),
+  senderAddress: z.string().check(z.maxLength(320)),
+  senderName: z.string().check(z.maxLength(300)),
   /** A paper cut out of a scanned pile: its beginning is read by a person, from the strip that is shown of it. */
-  isCut: z.boolean().default(false),
+  isCut: z._default(z.boolean(), false),
   /** The pile it was cut out of. */
-  pileId: idField("piece").nullable().default(null),
+  pileId: z._default(z.nullable(idField("piece")), null),
   /** The code that it begins with; empty where it has none. */
-  code: z.string().max(40).default(""),
+  code: z._default(z.string().check(z.maxLength(40)), ""),
   /** The work that a person put it to; null leaves it with the others. */
-  assignmentId: idField("assignment").nullable().default(null),
+  assignmentId: z._default(z.nullable(idField("assignment")), null),
   /** The pages of a scan, as they were seen; none where it was not looked at. */
-  scan: z.array(scanPageSchema).default([]),
-  trouble: pieceTroubleSchema.nullable(),
-  decision: decisionSchema.nullable(),
+  scan: z._default(z.array(scanPageSchema), []),
+  trouble: z.nullable(pieceTroubleSchema),
+  decision: z.nullable(decisionSchema),
 });
 /** One piece that came in. */
 export type Piece = z.infer<typeof pieceSchema>;

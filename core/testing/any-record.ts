@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import type { z } from "zod";
+import type { z } from "zod/mini";
 import { sameValue } from "#core/kernel";
 import { resultKey, tableSchemas, TABLE_NAMES, type TableName } from "#core/model";
 import { isCut } from "../model/tables/tables";
@@ -32,7 +32,7 @@ const KINDS =
 const IDS = KINDS.flatMap((kind) => [`${kind}:1`, `${kind}:2`, `${kind}:é-ß`]);
 
 const accepts = (schema: z.core.$ZodType, value: unknown): boolean => {
-  const parsed = (schema as z.ZodType).safeParse(value);
+  const parsed = (schema as z.ZodMiniType).safeParse(value);
   return parsed.success && sameValue(parsed.data, value);
 };
 

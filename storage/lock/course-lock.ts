@@ -1,6 +1,6 @@
 import { hkdf } from "@noble/hashes/hkdf.js";
 import { sha256 } from "@noble/hashes/sha2.js";
-import { z } from "zod";
+import { z } from "zod/mini";
 import { Cipher, KEY_BYTES } from "./cipher";
 import type { CourseLock, LockWish, Stretcher } from "./lock-record";
 
@@ -63,6 +63,9 @@ const byCode = (code: string, salt: Uint8Array): Cipher => {
 };
 
 function keyOf(opened: unknown): Uint8Array | null {
-  const key = z.array(z.number().int().min(0).max(255)).length(KEY_BYTES).safeParse(opened);
+  const key = z
+    .array(z.int().check(z.minimum(0), z.maximum(255)))
+    .check(z.length(KEY_BYTES))
+    .safeParse(opened);
   return key.success ? new Uint8Array(key.data) : null;
 }

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import type { Shelves } from "../shelf";
 
 /** What trying one passphrase costs: Argon2id (RFC 9106) over so much memory, so many times. */
@@ -21,13 +21,13 @@ const lockSchema = z.object({
   /** What the course is called while it is locked. */
   label: z.string(),
   /** After so many minutes without a hand on it, it locks itself; 0: never. */
-  idleMinutes: z.number().int().min(0),
+  idleMinutes: z.int().check(z.minimum(0)),
   passphrase: z.object({
     salt: bytes,
-    cost: z.object({ memory: z.number().int().positive(), passes: z.number().int().positive() }),
+    cost: z.object({ memory: z.int().check(z.positive()), passes: z.int().check(z.positive()) }),
     wrapped: bytes,
   }),
-  recovery: z.object({ salt: bytes, wrapped: bytes, madeAt: z.string() }).nullable(),
+  recovery: z.nullable(z.object({ salt: bytes, wrapped: bytes, madeAt: z.string() })),
 });
 
 /** The lock of one course as it is stored: the key of its records, wrapped by the passphrase and by the code of its recovery sheet. */

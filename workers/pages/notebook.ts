@@ -1,32 +1,38 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { MOST_CHARACTERS, type PageContent, type PageIssue, type PageNode } from "#core/formats";
 import { codeLines } from "./code";
 import { openMarkdown, webNodes } from "./web-page";
 
 /** Text that a notebook keeps whole or as a list of its lines. */
-const lines = z.union([z.string(), z.array(z.string()).transform((all) => all.join(""))]);
+const lines = z.union([
+  z.string(),
+  z.pipe(
+    z.array(z.string()),
+    z.transform((all) => all.join("")),
+  ),
+]);
 const bundle = z.record(z.string(), z.unknown());
 const output = z.looseObject({
   output_type: z.string(),
-  text: lines.optional(),
-  data: bundle.optional(),
-  ename: z.string().optional(),
-  evalue: z.string().optional(),
+  text: z.optional(lines),
+  data: z.optional(bundle),
+  ename: z.optional(z.string()),
+  evalue: z.optional(z.string()),
 });
 const cell = z.looseObject({
   cell_type: z.string(),
   source: lines,
-  outputs: z.array(output).optional(),
+  outputs: z.optional(z.array(output)),
 });
 /** A notebook of form 4 (nbformat 4, the open form of computational notebooks), as far as it is shown. */
 const notebook = z.looseObject({
   cells: z.array(cell),
-  metadata: z
-    .looseObject({
-      kernelspec: z.looseObject({ language: z.string().optional() }).optional(),
-      language_info: z.looseObject({ name: z.string().optional() }).optional(),
-    })
-    .optional(),
+  metadata: z.optional(
+    z.looseObject({
+      kernelspec: z.optional(z.looseObject({ language: z.optional(z.string()) })),
+      language_info: z.optional(z.looseObject({ name: z.optional(z.string()) })),
+    }),
+  ),
 });
 
 /** Pictures that are shown, as the notebook keeps them. */

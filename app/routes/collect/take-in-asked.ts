@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { parseCommand, type ChangeResult } from "#core/changes";
 import type { AssignmentId } from "#core/kernel";
 import type { CourseSession } from "#storage";

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { data, Form, redirect, useNavigate, useSubmit } from "react-router";
-import { z } from "zod";
+import { z } from "zod/mini";
 import { counted } from "#core/words";
 import { courseOf } from "#core/model";
 import { isLocked } from "../../course/open-course";
@@ -43,10 +43,10 @@ const wish = z.union([
   z.object({ does: z.enum(["archive", "takeOut", "delete"]), slot: slotField }),
   z.object({ start: z.literal("demo") }),
   z.object({
-    title: z.string().trim().max(200),
-    marker: z.string().trim().max(200).default(""),
-    passphrase: z.string().max(1_000).default(""),
-    again: z.string().max(1_000).default(""),
+    title: z.string().check(z.trim(), z.maxLength(200)),
+    marker: z._default(z.string().check(z.trim(), z.maxLength(200)), ""),
+    passphrase: z._default(z.string().check(z.maxLength(1_000)), ""),
+    again: z._default(z.string().check(z.maxLength(1_000)), ""),
   }),
 ]);
 

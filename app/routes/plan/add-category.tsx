@@ -1,6 +1,6 @@
 import { useId } from "react";
 import type { Command } from "#core/changes";
-import { z } from "zod";
+import { z } from "zod/mini";
 import { FormTrouble, TextField } from "../../ui/forms/fields";
 import { nameText, optionalFigureText } from "../../ui/forms/schemas";
 import { sending, useSchemaForm } from "../../ui/forms/use-schema-form";

@@ -1,12 +1,12 @@
 import { data } from "react-router";
-import { z } from "zod";
+import { z } from "zod/mini";
 import { repositoryContext } from "../../context";
 import { readForm } from "../../course/read-form";
 import type { Route } from "./+types/route";
 
 const wish = z.union([
-  z.object({ passphrase: z.string().min(1).max(1_000) }),
-  z.object({ code: z.string().min(1).max(200) }),
+  z.object({ passphrase: z.string().check(z.minLength(1), z.maxLength(1_000)) }),
+  z.object({ code: z.string().check(z.minLength(1), z.maxLength(200)) }),
 ]);
 
 /** Unlocks a course for all tabs of this browser; the page that asked is then loaded. Of a wrong passphrase nothing is said but that it is one. */

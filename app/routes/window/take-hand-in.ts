@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { idField, type WorkFile } from "#core/model";
 import { handingIn } from "#core/release";
 import type { StudentId } from "#core/kernel";
@@ -11,8 +11,8 @@ import type { Receipt } from "./hand-in-form";
 
 const wish = z.object({
   assignmentId: idField("assignment"),
-  text: z.string().max(200_000),
-  files: z.array(z.instanceof(File)).max(50),
+  text: z.string().check(z.maxLength(200_000)),
+  files: z.array(z.instanceof(File)).check(z.maxLength(50)),
 });
 
 const refused = (assignmentId: string, trouble: string): Receipt => ({ assignmentId, trouble, at: null, files: [] });

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { parseDecimal, type Decimal } from "#core/kernel";
 import { issueWords } from "../words/words";
 
@@ -6,23 +6,20 @@ import { issueWords } from "../words/words";
 
 /** A name of somebody or something; spaces at its ends do not count. */
 export const nameText = (most = 200) =>
-  z
-    .string()
-    .trim()
-    .min(1, "It needs a name.")
-    .max(most, `At most ${String(most)} letters.`);
+  z.string().check(z.trim(), z.minLength(1, "It needs a name."), z.maxLength(most, `At most ${String(most)} letters.`));
 
-function readFigureText(text: string, context: z.RefinementCtx): Decimal {
+function readFigureText(text: string, context: z.core.ParsePayload): Decimal {
   const read = parseDecimal(text.trim());
   if (read.ok) return read.value;
-  context.addIssue({ code: "custom", message: issueWords(read.issue) });
+  context.issues.push({ code: "custom", message: issueWords(read.issue), input: text });
   return z.NEVER;
 }
 
 /** A plain figure, with a point or a comma. */
-export const figureText = z.string().transform(readFigureText);
+export const figureText = z.pipe(z.string(), z.transform(readFigureText));
 
 /** A plain figure, or nothing. */
-export const optionalFigureText = z
-  .string()
-  .transform((text, context) => (text.trim() === "" ? null : readFigureText(text, context)));
+export const optionalFigureText = z.pipe(
+  z.string(),
+  z.transform((text, context) => (text.trim() === "" ? null : readFigureText(text, context))),
+);

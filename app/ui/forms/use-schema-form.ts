@@ -1,6 +1,6 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useForm, useWatch, type DefaultValues, type FieldValues, type UseFormReturn } from "react-hook-form";
-import type { z } from "zod";
+import type { z } from "zod/mini";
 
 /** A form as its fields need it: what is typed, and what is read from it. */
 export type SchemaForm<Typed extends FieldValues, Read = Typed> = UseFormReturn<Typed, unknown, Read>;
@@ -10,7 +10,7 @@ export type SchemaForm<Typed extends FieldValues, Read = Typed> = UseFormReturn<
  * each error stands at its field, and the first of them gets the focus.
  */
 export const useSchemaForm = <Typed extends FieldValues, Read extends FieldValues>(
-  schema: z.ZodType<Read, Typed>,
+  schema: z.ZodMiniType<Read, Typed>,
   typed: DefaultValues<Typed>,
 ): SchemaForm<Typed, Read> => useForm<Typed, unknown, Read>({ resolver: zodResolver(schema), defaultValues: typed });
 

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import type { AssignmentId, ChangeId, Decimal, Instant, MarkerId, Result, Steps, StudentId } from "#core/kernel";
 import { idField, instantField, recordKeyField, TABLE_NAMES, type CourseState, type TableName } from "#core/model";
 import type { FindingCode } from "#core/release";
@@ -19,17 +19,17 @@ export interface Change {
   readonly patches: readonly Patch[];
 }
 
-const fieldsSchema = z.record(z.string(), z.unknown()).nullable();
-const tableSchema = z.custom<TableName>((value) => TABLE_NAMES.includes(value as TableName));
+const fieldsSchema = z.nullable(z.record(z.string(), z.unknown()));
+const tableSchema = z.custom<TableName>((value) => TABLE_NAMES.includes(value));
 
 /** Checks a change that comes from outside, such as a course file. */
-export const changeSchema: z.ZodType<Change> = z.object({
+export const changeSchema: z.ZodMiniType<Change> = z.object({
   id: idField("change"),
   type: z.string(),
   at: instantField,
   by: idField("marker"),
   line: z.string(),
-  reason: z.string().max(500).optional(),
+  reason: z.optional(z.string().check(z.maxLength(500))),
   patches: z.array(z.object({ table: tableSchema, id: recordKeyField, before: fieldsSchema, after: fieldsSchema })),
 });
 
@@ -137,12 +137,12 @@ export interface PaperPlace {
 
 /** A kind of change: its input's schema and the pure function that answers what it would do, or why not. */
 export interface CommandKind<I, Sent = I> {
-  readonly input: z.ZodType<I, Sent>;
+  readonly input: z.ZodMiniType<I, Sent>;
   readonly prepare: (state: CourseState, input: I, context: Context) => Result<Prepared, ChangeIssue>;
 }
 
 /** A kind of change that has to look at every student: it is worked out in steps. */
 export interface SteppedKind<I, Sent = I> {
-  readonly input: z.ZodType<I, Sent>;
+  readonly input: z.ZodMiniType<I, Sent>;
   readonly prepareInSteps: (state: CourseState, input: I, context: Context) => Steps<Result<Prepared, ChangeIssue>>;
 }

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { ok, refuse, type ChangeId, type Id, type Result } from "#core/kernel";
 import { idField } from "#core/model";
 import { changeSchema, type Change, type ChangeIssue, type Context } from "./change";
@@ -20,11 +20,11 @@ export interface Entry {
 }
 
 /** Checks a journal entry that comes from outside, such as a course file. */
-export const entrySchema: z.ZodType<Entry> = z.object({
-  seq: z.number().int().min(1),
+export const entrySchema: z.ZodMiniType<Entry> = z.object({
+  seq: z.int().check(z.minimum(1)),
   schema: z.union([z.literal(1), z.literal(2), z.literal(3), z.literal(4), z.literal(ENTRY_SCHEMA)]),
   kind: z.enum(["change", "undo", "redo"]),
-  of: idField("change").nullable(),
+  of: z.nullable(idField("change")),
   change: changeSchema,
 });
 

@@ -1,4 +1,4 @@
-import type { z } from "zod";
+import type { z } from "zod/mini";
 
 /** What is wrong with a field of a command, as data; the screen makes the sentence. */
 export type InputFault =
@@ -18,7 +18,7 @@ export interface InputIssue {
 }
 
 /** The first thing that is wrong with an input. */
-export function inputIssue(error: z.ZodError): InputIssue {
+export function inputIssue(error: z.core.$ZodError): InputIssue {
   const first = error.issues[0];
   return {
     code: "input_not_valid",

@@ -1,4 +1,4 @@
-import type { z } from "zod";
+import type { z } from "zod/mini";
 import { atOnce, ok, refuse, type Id, type Result, type Steps } from "#core/kernel";
 import type { CourseState } from "#core/model";
 import { addHandIn } from "../commands/collect/add-hand-in";

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 
 /** Quarter turns clockwise. */
 const turnSchema = z.union([z.literal(0), z.literal(1), z.literal(2), z.literal(3)]);
@@ -8,14 +8,14 @@ export type Turn = z.infer<typeof turnSchema>;
 /** A page of a scanned pile: what was seen on it, and what a person made of it. */
 export const scanPageSchema = z.object({
   /** The text of a code of ours; empty where there is none. */
-  code: z.string().max(40).default(""),
+  code: z._default(z.string().check(z.maxLength(40)), ""),
   /** Null: as the page before it that knows, within its paper. */
-  turn: turnSchema.nullable().default(null),
+  turn: z._default(z.nullable(turnSchema), null),
   /** Nothing was seen on it. */
-  isBlank: z.boolean().default(false),
+  isBlank: z._default(z.boolean(), false),
   /** A paper begins here. */
-  isFirst: z.boolean().default(false),
-  isLeftOut: z.boolean().default(false),
+  isFirst: z._default(z.boolean(), false),
+  isLeftOut: z._default(z.boolean(), false),
 });
 /** A page of a scanned pile. */
 export type ScanPage = z.infer<typeof scanPageSchema>;

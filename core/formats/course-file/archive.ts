@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import type { Chain, ChainPiece, Entry, History } from "#core/changes";
 import type { FileId } from "#core/kernel";
 import { fileSchema, type CourseState, type WorkFile } from "#core/model";
@@ -59,14 +59,14 @@ export interface ReadCourse {
 }
 
 /** What the cover must say in every version. */
-export const coverHeadSchema = z.object({ format: z.literal(FORMAT), version: z.number().int().min(1) });
+export const coverHeadSchema = z.object({ format: z.literal(FORMAT), version: z.int().check(z.minimum(1)) });
 
 /** The cover: what the archive is, and where each file of the course lies in it. */
-export const coverSchema = coverHeadSchema.extend({
+export const coverSchema = z.extend(coverHeadSchema, {
   title: z.string(),
   writtenAt: z.string(),
-  files: z.array(fileSchema.extend({ path: z.string() })),
-  lacking: z.array(fileSchema).default([]),
+  files: z.array(z.extend(fileSchema, { path: z.string() })),
+  lacking: z._default(z.array(fileSchema), []),
   /** How many entries got their sums later than they were written; all of a file that has none. */
-  unproven: z.number().int().min(0).optional(),
+  unproven: z.optional(z.int().check(z.minimum(0))),
 });

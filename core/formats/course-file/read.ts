@@ -1,4 +1,4 @@
-import type { z } from "zod";
+import type { z } from "zod/mini";
 import { ok, refuse, type FileId, type Result } from "#core/kernel";
 import type { CourseState } from "#core/model";
 import {

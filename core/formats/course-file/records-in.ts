@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { sameValue } from "#core/kernel";
 import { completeRecord, eachOf, TABLE_NAMES, tableSchemas, wholeTable, type CourseState } from "#core/model";
 import { RECORDS } from "./archive";
@@ -53,14 +53,17 @@ const NO_RECORDS: Readonly<Record<string, Record<string, Record<string, unknown>
 );
 
 // A file of an older version lacks tables and fields that were thought of later; both are completed before the check.
-const wholeRecords = z
-  .record(z.string(), z.record(z.string(), z.record(z.string(), z.unknown())))
-  .transform((tables) =>
-    Object.fromEntries(
-      Object.entries({ ...NO_RECORDS, ...tables }).map(([table, records]) => [
-        table,
-        Object.fromEntries(Object.entries(records).map(([id, record]) => [id, completeRecord(table, record)])),
-      ]),
+const wholeRecords = z.pipe(
+  z.pipe(
+    z.record(z.string(), z.record(z.string(), z.record(z.string(), z.unknown()))),
+    z.transform((tables) =>
+      Object.fromEntries(
+        Object.entries({ ...NO_RECORDS, ...tables }).map(([table, records]) => [
+          table,
+          Object.fromEntries(Object.entries(records).map(([id, record]) => [id, completeRecord(table, record)])),
+        ]),
+      ),
     ),
-  )
-  .pipe(recordsSchema);
+  ),
+  recordsSchema,
+);

@@ -1,4 +1,4 @@
-import type { z } from "zod";
+import type { z } from "zod/mini";
 import type { ChainPiece, Entry } from "#core/changes";
 import type { Instant } from "#core/kernel";
 import { courseOf, type WorkFile } from "#core/model";

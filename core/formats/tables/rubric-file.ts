@@ -1,5 +1,5 @@
 import Papa from "papaparse";
-import { z } from "zod";
+import { z } from "zod/mini";
 import { fromDecimal, ok, parseDecimal, refuse, toNumber, type Decimal, type Id, type Result } from "#core/kernel";
 import type { Criterion, Rubric } from "#core/model";
 import { checkRubric, type RubricFinding } from "#core/scoring";
@@ -177,33 +177,35 @@ function readCsv(text: string): ReadRubric {
   });
 }
 
-const looseText = z.union([z.string(), z.number()]).optional();
+const looseText = z.optional(z.union([z.string(), z.number()]));
 const packageSchema = z.object({
   CFRubrics: z.array(
     z.object({
-      title: z.string().optional(),
-      CFRubricCriteria: z
-        .array(
+      title: z.optional(z.string()),
+      CFRubricCriteria: z._default(
+        z.array(
           z.object({
-            description: z.string().optional(),
-            category: z.string().optional(),
-            weight: z.number().optional(),
-            position: z.number().optional(),
-            extensions: z.object({ step: looseText, asksEvidence: z.boolean().optional() }).optional(),
-            CFRubricCriterionLevels: z
-              .array(
+            description: z.optional(z.string()),
+            category: z.optional(z.string()),
+            weight: z.optional(z.number()),
+            position: z.optional(z.number()),
+            extensions: z.optional(z.object({ step: looseText, asksEvidence: z.optional(z.boolean()) })),
+            CFRubricCriterionLevels: z._default(
+              z.array(
                 z.object({
-                  description: z.string().optional(),
-                  quality: z.string().optional(),
+                  description: z.optional(z.string()),
+                  quality: z.optional(z.string()),
                   score: z.number(),
-                  position: z.number().optional(),
-                  extensions: z.object({ scoreFrom: looseText }).optional(),
+                  position: z.optional(z.number()),
+                  extensions: z.optional(z.object({ scoreFrom: looseText })),
                 }),
-              )
-              .default([]),
+              ),
+              [],
+            ),
           }),
-        )
-        .default([]),
+        ),
+        [],
+      ),
     }),
   ),
 });

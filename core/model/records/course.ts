@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { packetHeadSchema } from "./packet";
 import { countField, decimalField, idField, instantField, nameField } from "./fields";
 
@@ -8,11 +8,11 @@ const lateRuleSchema = z.object({
   /** Started stretches of `unitHours`, or calendar days of the course's time zone: the midnights passed. */
   unit: z.enum(["hours", "calendarDay"]),
   /** Length of the unit of lateness in hours; a started unit counts whole. 24 for calendar days, for its name only. */
-  unitHours: z.number().int().min(1).max(168),
+  unitHours: z.int().check(z.minimum(1), z.maximum(168)),
   /** What the rate is a share of: the maximum, the score, or what is left after each unit. */
   base: z.enum(["maximum", "score", "compound"]),
-  capPercent: decimalField.nullable(),
-  floorPercent: decimalField.nullable(),
+  capPercent: z.nullable(decimalField),
+  floorPercent: z.nullable(decimalField),
   graceMinutes: countField,
   /** Inside the grace nothing is late; after it lateness counts from the due time, or from the end of the grace. */
   graceKind: z.enum(["threshold", "shift"]),
@@ -30,20 +30,20 @@ export const courseSchema = z.object({
   id: idField("course"),
   title: nameField,
   shortTitle: nameField,
-  institution: z.string().max(200),
+  institution: z.string().check(z.maxLength(200)),
   /** IANA time zone in which due times are read and shown. */
-  timeZone: z.string().min(1),
+  timeZone: z.string().check(z.minLength(1)),
   origin: z.enum(["demo", "own"]),
   createdAt: instantField,
   /** The marker who works with this copy of the application. */
   markerId: idField("marker"),
   totals: z.enum(["weighted", "points"]),
-  lateRule: lateRuleSchema.nullable(),
+  lateRule: z.nullable(lateRuleSchema),
   /** Share of the maximum that missing work counts; null: nothing until decided. */
-  missingPercent: decimalField.nullable(),
+  missingPercent: z.nullable(decimalField),
   letters: z.array(bandSchema),
   passMark: decimalField,
-  percentPlaces: z.number().int().min(0).max(4),
+  percentPlaces: z.int().check(z.minimum(0), z.maximum(4)),
   /** Letters and the pass mark are compared with the figure as displayed, or with the exact one (section 6). */
   lettersCompare: z.enum(["displayed", "exact"]),
   /** A weighted category with nothing counted leaves the total, or counts as 0 (section 5). */
@@ -53,9 +53,9 @@ export const courseSchema = z.object({
   /** What totals shown to students rest on (section 8). */
   totalsRestOn: z.enum(["released", "all"]),
   /** Findings before a release that stop it, by their codes; others are only pointed out. */
-  releaseStops: z.array(z.string().max(40)).max(40),
+  releaseStops: z.array(z.string().check(z.maxLength(40))).check(z.maxLength(40)),
   /** Findings that would stop a release by themselves and do not in this course, by their codes. */
-  releasePasses: z.array(z.string().max(40)).max(40),
+  releasePasses: z.array(z.string().check(z.maxLength(40))).check(z.maxLength(40)),
   /** How students are listed and sorted: `Bram Oduya`, or `Oduya, Bram`. Who is spoken to is always called by both. */
   namesBy: z.enum(["given", "family"]),
   /** What stands before the decimals of a figure, on screen and in what leaves as text. Both are read where one types. */
@@ -63,7 +63,7 @@ export const courseSchema = z.object({
   /** What the first figure of a date such as `3/10` is. Dates are shown with the name of the month, whatever is chosen. */
   dateOrder: z.enum(["day", "month"]),
   /** What this course is a packet of; null for a course of its own. */
-  packet: packetHeadSchema.nullable(),
+  packet: z.nullable(packetHeadSchema),
 });
 /** A course with the rules of its figures. */
 export type Course = z.infer<typeof courseSchema>;

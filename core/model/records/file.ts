@@ -1,11 +1,8 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { byteCountField, fileNameField, idField } from "./fields";
 
 /** A media type as in RFC 6838, lower case, without parameters: `image/png`. */
-const mediaTypeField = z
-  .string()
-  .regex(/^[a-z]+\/[a-z0-9][a-z0-9.+-]*$/)
-  .max(120);
+const mediaTypeField = z.string().check(z.regex(/^[a-z]+\/[a-z0-9][a-z0-9.+-]*$/), z.maxLength(120));
 
 /** A file that goes with a task or was handed in; its size in bytes. */
 export const fileSchema = z.object({

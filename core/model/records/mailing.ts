@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { commentField, idField, instantField, recordKeyField } from "./fields";
 
 /** A letter that was mailed to one student; it is never edited. */
@@ -7,13 +7,13 @@ export const mailSchema = z.object({
   studentId: idField("student"),
   kind: z.enum(["results", "reminder"]),
   /** The address it was written to; empty where the roster had none. */
-  to: z.string().max(320),
-  subject: z.string().max(300),
+  to: z.string().check(z.maxLength(320)),
+  subject: z.string().check(z.maxLength(300)),
   body: commentField,
   at: instantField,
   by: idField("marker"),
   /** When the student opened it in the student window. */
-  openedAt: instantField.nullable(),
+  openedAt: z.nullable(instantField),
 });
 /** A letter that was mailed to one student. */
 export type Mail = z.infer<typeof mailSchema>;
@@ -26,7 +26,7 @@ export const openingSchema = z.object({
   id: recordKeyField,
   studentId: idField("student"),
   /** From the first to the last, at most a hundred: of more, the newest. */
-  times: z.array(instantField).min(1).max(100),
+  times: z.array(instantField).check(z.minLength(1), z.maxLength(100)),
 });
 /** When a student opened a part of what they were given. */
 export type Opening = z.infer<typeof openingSchema>;
@@ -38,7 +38,7 @@ export const deliverySchema = z.object({
   by: idField("marker"),
   how: z.enum(["files", "post"]),
   locked: z.boolean(),
-  studentIds: z.array(idField("student")).min(1).max(5_000),
+  studentIds: z.array(idField("student")).check(z.minLength(1), z.maxLength(5_000)),
 });
 /** Copies that left the application. */
 export type Delivery = z.infer<typeof deliverySchema>;
@@ -54,13 +54,13 @@ export const gradeExportSchema = z.object({
         studentId: idField("student"),
         number: z.string(),
         name: z.string(),
-        percent: z.string().nullable(),
-        letter: z.string().nullable(),
+        percent: z.nullable(z.string()),
+        letter: z.nullable(z.string()),
         /** The totals of the terms, in percent, where the course had terms. */
-        terms: z.array(z.object({ name: z.string(), percent: z.string().nullable() })).optional(),
+        terms: z.optional(z.array(z.object({ name: z.string(), percent: z.nullable(z.string()) }))),
       }),
     )
-    .max(5_000),
+    .check(z.maxLength(5_000)),
 });
 /** Final grades as they were exported. */
 export type GradeExport = z.infer<typeof gradeExportSchema>;

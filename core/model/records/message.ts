@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { fileSchema } from "./file";
 import { commentField, idField, instantField } from "./fields";
 
@@ -9,12 +9,12 @@ export const messageSchema = z.object({
   studentId: idField("student"),
   from: z.enum(["marker", "student"]),
   /** Who wrote it, of those who mark; null for the student. */
-  by: idField("marker").nullable(),
+  by: z.nullable(idField("marker")),
   at: instantField,
   text: commentField,
-  files: z.array(fileSchema).max(20),
+  files: z.array(fileSchema).check(z.maxLength(20)),
   /** When the other side read it; null while it is unread. */
-  readAt: instantField.nullable(),
+  readAt: z.nullable(instantField),
 });
 /** One message of the conversation on a paper. */
 export type Message = z.infer<typeof messageSchema>;

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { commentField, decimalField, idField, recordKeyField } from "./fields";
 import { noteSchema } from "./work";
 
@@ -6,11 +6,15 @@ import { noteSchema } from "./work";
 const sampleSchema = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("named") }),
   z.object({ kind: z.literal("all") }),
-  z.object({ kind: z.literal("everyNth"), every: z.number().int().min(2).max(100) }),
+  z.object({ kind: z.literal("everyNth"), every: z.int().check(z.minimum(2), z.maximum(100)) }),
   /** The seed is kept: the same number chooses the same papers. */
-  z.object({ kind: z.literal("random"), count: z.number().int().min(1).max(5_000), seed: z.number().int().min(1) }),
+  z.object({
+    kind: z.literal("random"),
+    count: z.int().check(z.minimum(1), z.maximum(5_000)),
+    seed: z.int().check(z.minimum(1)),
+  }),
   /** So many of each letter. */
-  z.object({ kind: z.literal("byLetter"), each: z.number().int().min(1).max(100) }),
+  z.object({ kind: z.literal("byLetter"), each: z.int().check(z.minimum(1), z.maximum(100)) }),
   /** All within so many points of a letter's bound or the pass mark. */
   z.object({ kind: z.literal("nearBound"), within: decimalField }),
 ]);
@@ -25,7 +29,7 @@ const settledSchema = z.object({
   /** The two judgements as they were; with others the paper is open again. */
   first: decimalField,
   second: decimalField,
-  reason: z.string().max(500),
+  reason: z.string().check(z.maxLength(500)),
 });
 /** What was settled of one paper. */
 export type Settled = z.infer<typeof settledSchema>;
@@ -36,12 +40,12 @@ export const moderationSchema = z.object({
   /** Who marks the sample a second time. */
   markerId: idField("marker"),
   way: sampleSchema,
-  studentIds: z.array(idField("student")).max(5_000),
+  studentIds: z.array(idField("student")).check(z.maxLength(5_000)),
   /** The second marker sees neither names nor the first judgement. */
   blind: z.boolean(),
   /** Points two judgements may lie apart without being settled. */
   within: decimalField,
-  settled: z.array(settledSchema).max(5_000),
+  settled: z.array(settledSchema).check(z.maxLength(5_000)),
 });
 /** Second marking of one assignment. */
 export type Moderation = z.infer<typeof moderationSchema>;
@@ -56,17 +60,19 @@ export const secondMarkSchema = z.object({
     .array(
       z.object({
         criterionId: idField("criterion"),
-        points: decimalField.nullable(),
+        points: z.nullable(decimalField),
         notApplicable: z.boolean(),
         comment: commentField,
       }),
     )
-    .max(9),
+    .check(z.maxLength(9)),
   /** Where there is no rubric, or where the marker gave one figure for the whole of it. */
-  score: decimalField.nullable(),
+  score: z.nullable(decimalField),
   comment: commentField,
   /** Remarks on the work that came back with a packet; they stand on no page that a student sees. */
-  notes: z.array(noteSchema.omit({ assignmentId: true, studentId: true, forGroup: true, by: true })).max(500),
+  notes: z
+    .array(z.omit(noteSchema, { assignmentId: true, studentId: true, forGroup: true, by: true }))
+    .check(z.maxLength(500)),
 });
 /** What every second judgement had before it could have more. */
 export const SECOND_MARK_DEFAULTS = { notes: [] } as const;

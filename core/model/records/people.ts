@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { commentField, countField, idField, nameField } from "./fields";
 
 /** A section of the roster. */
@@ -13,12 +13,12 @@ export const studentSchema = z.object({
   id: idField("student"),
   number: nameField,
   givenName: nameField,
-  familyName: z.string().max(200),
-  sectionId: idField("section").nullable(),
+  familyName: z.string().check(z.maxLength(200)),
+  sectionId: z.nullable(idField("section")),
   /** What instructors keep in mind about this student; never part of a student copy. */
   note: commentField,
   /** Where their post goes; empty where it is not known. */
-  email: z.string().trim().max(320),
+  email: z.string().check(z.trim(), z.maxLength(320)),
   /** Has left the course: kept with all that is known of them, and in no list and no figure of the class. */
   left: z.boolean(),
 });

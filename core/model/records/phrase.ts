@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { idField } from "./fields";
 
 /** Characters of a phrase. */
@@ -7,7 +7,7 @@ const PHRASE_LENGTH = 2_000;
 /** Words kept for use again in comments and notes; places in braces are filled in for each student. */
 export const phraseSchema = z.object({
   id: idField("phrase"),
-  text: z.string().trim().min(1).max(PHRASE_LENGTH),
+  text: z.string().check(z.trim(), z.minLength(1), z.maxLength(PHRASE_LENGTH)),
 });
 /** Words kept for use again. */
 export type Phrase = z.infer<typeof phraseSchema>;

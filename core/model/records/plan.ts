@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { fileSchema } from "./file";
 import { countField, decimalField, idField, instantField, nameField } from "./fields";
 import { MOST_ZONES, zoneSchema } from "./zone";
@@ -8,21 +8,21 @@ export const categorySchema = z.object({
   id: idField("category"),
   name: nameField,
   /** Share of the course total in percent; null where categories only organise. */
-  weight: decimalField.nullable(),
+  weight: z.nullable(decimalField),
   order: countField,
   /** The category this one is part of; it counts there as one item. */
-  parentId: idField("category").nullable(),
+  parentId: z.nullable(idField("category")),
   /** How its items make one figure (section 4). */
   method: z.enum(["pooled", "mean", "median", "best"]),
   keep: z.discriminatedUnion("kind", [
     z.object({ kind: z.literal("all") }),
-    z.object({ kind: z.literal("dropLowest"), count: z.number().int().min(1).max(500) }),
-    z.object({ kind: z.literal("keepBest"), count: z.number().int().min(1).max(500) }),
+    z.object({ kind: z.literal("dropLowest"), count: z.int().check(z.minimum(1), z.maximum(500)) }),
+    z.object({ kind: z.literal("keepBest"), count: z.int().check(z.minimum(1), z.maximum(500)) }),
   ]),
   /** Pure gain: its weight stays outside the denominator. */
   bonus: z.boolean(),
   /** An exam category can stand as a term of its own, with this weight; null where it does not. */
-  termWeight: decimalField.nullable(),
+  termWeight: z.nullable(decimalField),
 });
 /** A part of the course total. */
 export type Category = z.infer<typeof categorySchema>;
@@ -43,9 +43,8 @@ export const scaleSchema = z.object({
   kind: z.enum(["passNotYet", "attainment", "words"]),
   /** From the highest to the lowest. `percent` is the share of the assignment's points; null counts nowhere. */
   levels: z
-    .array(z.object({ id: idField("level"), name: nameField, percent: decimalField.nullable() }))
-    .min(1)
-    .max(20),
+    .array(z.object({ id: idField("level"), name: nameField, percent: z.nullable(decimalField) }))
+    .check(z.minLength(1), z.maxLength(20)),
 });
 /** A scale of levels. */
 export type Scale = z.infer<typeof scaleSchema>;
@@ -80,18 +79,18 @@ export const assignmentSchema = z.object({
   /** The maximum; 0 for bonus work. */
   points: decimalField,
   /** When students get it; never after it is due. */
-  givenAt: instantField.nullable(),
-  dueAt: instantField.nullable(),
+  givenAt: z.nullable(instantField),
+  dueAt: z.nullable(instantField),
   /** How it is handed in; `nothing`: a figure carried over from elsewhere. */
   channel: z.enum(CHANNELS),
   /** Points are pure gain: they enter the numerator only. */
   bonus: z.boolean(),
   /** A score above the maximum needs no asking. */
   aboveAllowed: z.boolean(),
-  rubricId: idField("rubric").nullable(),
+  rubricId: z.nullable(idField("rubric")),
   order: countField,
   /** What students are asked to do. */
-  task: z.string().max(20_000),
+  task: z.string().check(z.maxLength(20_000)),
   /** Enters the totals. */
   counts: z.boolean(),
   /** Is never dropped. */
@@ -104,19 +103,19 @@ export const assignmentSchema = z.object({
   ]),
   /** Which attempt counts where attempts are scored one by one. */
   countedAttempt: z.enum(["last", "first", "best", "mean"]),
-  scaling: scalingSchema.nullable(),
+  scaling: z.nullable(scalingSchema),
   /** What students are to know beside the task. */
-  note: z.string().max(2_000),
+  note: z.string().check(z.maxLength(2_000)),
   /** Files that go with the task. */
-  files: z.array(fileSchema).max(50),
+  files: z.array(fileSchema).check(z.maxLength(50)),
   /** How many attempts may be handed in; null: as many as they like. */
-  attemptsAllowed: z.number().int().min(1).max(50).nullable(),
+  attemptsAllowed: z.nullable(z.int().check(z.minimum(1), z.maximum(50))),
   /** Done alone or in groups. */
   grouping: z.enum(["alone", "groups"]),
   /** A second rubric that records attainment of outcomes and never enters the score. */
-  outcomeRubricId: idField("rubric").nullable(),
+  outcomeRubricId: z.nullable(idField("rubric")),
   /** A short scale on which an outcome is given beside the points. */
-  outcomeScaleId: idField("scale").nullable(),
+  outcomeScaleId: z.nullable(idField("scale")),
   /** Students do not see that it exists; nothing of it is visible, whatever its seals say. */
   hidden: z.boolean(),
   /** Students may read the rubric before anything is released. */
@@ -124,9 +123,9 @@ export const assignmentSchema = z.object({
   /** Held for moderation: nothing of it is visible, whatever its seals say. */
   held: z.boolean(),
   /** Why it is held, for those who mark: a board that has not met. */
-  heldReason: z.string().max(500),
+  heldReason: z.string().check(z.maxLength(500)),
   /** Where on its papers each criterion is answered. */
-  zones: z.array(zoneSchema).max(MOST_ZONES),
+  zones: z.array(zoneSchema).check(z.maxLength(MOST_ZONES)),
 });
 /** One piece of work to be judged. */
 export type Assignment = z.infer<typeof assignmentSchema>;
@@ -171,7 +170,7 @@ const levelSchema = z.object({
   name: nameField,
   min: decimalField,
   max: decimalField,
-  descriptor: z.string().max(2_000),
+  descriptor: z.string().check(z.maxLength(2_000)),
 });
 /** A level of a criterion, with its range in points, both ends included. */
 export type Level = z.infer<typeof levelSchema>;
@@ -180,12 +179,12 @@ const criterionSchema = z.object({
   id: idField("criterion"),
   name: nameField,
   /** From the lowest level to the highest. */
-  levels: z.array(levelSchema).min(1).max(9),
+  levels: z.array(levelSchema).check(z.minLength(1), z.maxLength(9)),
   step: decimalField,
   /** A level given without a passage of the work is pointed out. */
   asksEvidence: z.boolean(),
   /** Its share where criteria are weighted; null where the rubric adds points. */
-  weight: decimalField.nullable(),
+  weight: z.nullable(decimalField),
 });
 /** What every criterion had before it could have more. */
 export const CRITERION_DEFAULTS = { asksEvidence: false } as const;
@@ -196,7 +195,7 @@ export type Criterion = z.infer<typeof criterionSchema>;
 export const rubricSchema = z.object({
   id: idField("rubric"),
   name: nameField,
-  criteria: z.array(criterionSchema).min(1).max(9),
+  criteria: z.array(criterionSchema).check(z.minLength(1), z.maxLength(9)),
   /** Which points of a level are proposed when it is chosen. */
   proposal: z.enum(["top", "middle", "bottom"]),
   /** The score, or attainment that never enters a score (section 3). */

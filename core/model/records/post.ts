@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { commentField, idField, instantField } from "./fields";
 
 /** One post of a discussion: a beginning, or an answer to another post. */
@@ -6,8 +6,8 @@ export const postSchema = z.object({
   id: idField("post"),
   assignmentId: idField("assignment"),
   studentId: idField("student"),
-  replyTo: idField("post").nullable(),
-  at: instantField.nullable(),
+  replyTo: z.nullable(idField("post")),
+  at: z.nullable(instantField),
   text: commentField,
 });
 /** One post of a discussion. */

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { decimalField, fractionField, idField, instantField, recordKeyField } from "./fields";
 import { fileSchema } from "./file";
 import { noteSchema } from "./work";
@@ -14,12 +14,14 @@ export const FACETS: readonly Facet[] = facetSchema.options;
 const waveSchema = z
   .object({
     at: instantField,
-    sectionId: idField("section").nullable(),
-    studentIds: z.array(idField("student")).max(5_000).nullable(),
+    sectionId: z.nullable(idField("section")),
+    studentIds: z.nullable(z.array(idField("student")).check(z.maxLength(5_000))),
   })
-  .refine(({ sectionId, studentIds }) => (sectionId === null) !== (studentIds === null), {
-    message: "a section, or students",
-  });
+  .check(
+    z.refine(({ sectionId, studentIds }) => (sectionId === null) !== (studentIds === null), {
+      message: "a section, or students",
+    }),
+  );
 /** A moment at which a facet goes out to a part of the class. */
 export type Wave = z.infer<typeof waveSchema>;
 
@@ -33,9 +35,9 @@ export const releaseSchema = z.object({
   facet: facetSchema,
   state: z.enum(["sealed", "timed", "released"]),
   /** When it was released, or from when on it is to be. */
-  at: instantField.nullable(),
+  at: z.nullable(instantField),
   /** Moments for parts of the class, whatever the state for the rest. */
-  waves: z.array(waveSchema).max(200),
+  waves: z.array(waveSchema).check(z.maxLength(200)),
 });
 /** What every seal had before it could have moments for parts of the class. */
 export const RELEASE_DEFAULTS = { waves: [] } as const;
@@ -44,9 +46,9 @@ export type Release = z.infer<typeof releaseSchema>;
 
 /** The seal of a total; the id is `course`, a category or a term. No record means sealed. */
 export const totalSealSchema = z.object({
-  id: recordKeyField.max(100),
+  id: recordKeyField.check(z.maxLength(100)),
   state: z.enum(["sealed", "timed", "released"]),
-  at: instantField.nullable(),
+  at: z.nullable(instantField),
   /** The figure itself, or only its letter. */
   shows: z.enum(["percent", "letter"]),
 });
@@ -55,13 +57,13 @@ export type TotalSeal = z.infer<typeof totalSealSchema>;
 
 const scoreCopySchema = z.object({
   standing: z.enum(["expected", "handedIn", "missing", "excused"]),
-  points: decimalField.nullable(),
+  points: z.nullable(decimalField),
   /** A level that says all there is, such as pass or not yet; null where there are points. */
-  level: z.string().nullable(),
+  level: z.nullable(z.string()),
   /** The same figure as a fraction, `114/205`: totals rest on it, never on what is displayed. */
-  exact: fractionField.nullable(),
+  exact: z.nullable(fractionField),
   maximum: decimalField,
-  beforeDeduction: decimalField.nullable(),
+  beforeDeduction: z.nullable(decimalField),
   unitsLate: z.number(),
 });
 
@@ -70,9 +72,9 @@ const rubricCopySchema = z.object({
     z.object({
       criterionId: idField("criterion"),
       name: z.string(),
-      points: decimalField.nullable(),
+      points: z.nullable(decimalField),
       maximum: decimalField,
-      level: z.string().nullable(),
+      level: z.nullable(z.string()),
       descriptor: z.string(),
       notApplicable: z.boolean(),
     }),
@@ -83,7 +85,7 @@ const rubricCopySchema = z.object({
       questionId: idField("question"),
       prompt: z.string(),
       text: z.string(),
-      points: decimalField.nullable(),
+      points: z.nullable(decimalField),
       maximum: decimalField,
       comment: z.string(),
     }),
@@ -97,7 +99,9 @@ const commentsCopySchema = z.object({
   /** Files that go with the overall comment. */
   attachments: z.array(fileSchema),
   notes: z.array(
-    noteSchema.omit({ by: true, createdAt: true, forGroup: true }).extend({ criterionName: z.string().nullable() }),
+    z.extend(z.omit(noteSchema, { by: true, createdAt: true, forGroup: true }), {
+      criterionName: z.nullable(z.string()),
+    }),
   ),
 });
 
@@ -107,25 +111,25 @@ const outcomesCopySchema = z.object({
     z.object({
       criterionId: idField("criterion"),
       name: z.string(),
-      level: z.string().nullable(),
+      level: z.nullable(z.string()),
       descriptor: z.string(),
       comment: z.string(),
     }),
   ),
   /** The level given on a scale beside the points. */
-  attainment: z.object({ scale: z.string(), level: z.string() }).nullable(),
+  attainment: z.nullable(z.object({ scale: z.string(), level: z.string() })),
 });
 
 /** Figures of the class on one assignment, in points as displayed. They are given out over enough students only. */
 const classFiguresCopySchema = z.object({
-  students: z.number().int().min(1),
+  students: z.int().check(z.minimum(1)),
   mean: z.string(),
   median: z.string(),
   maximum: decimalField,
 });
 
-const stamped = <S extends z.ZodRawShape>(schema: z.ZodObject<S>) =>
-  z.object({ at: instantField, content: schema }).nullable();
+const stamped = <S extends z.core.$ZodShape>(schema: z.ZodMiniObject<S>) =>
+  z.nullable(z.object({ at: instantField, content: schema }));
 
 /** What one student was given of one assignment, fixed when it was released; the id is `assignment/student`. */
 export const copySchema = z.object({
@@ -155,7 +159,7 @@ export type ClassFiguresCopy = z.infer<typeof classFiguresCopySchema>;
 
 const toldSchema = z.discriminatedUnion("kind", [
   /** A score as it was given; `dropped` where it enters nothing. */
-  scoreCopySchema.pick({ standing: true, points: true, maximum: true }).extend({
+  z.extend(z.pick(scoreCopySchema, { standing: true, points: true, maximum: true }), {
     kind: z.literal("score"),
     dropped: z.boolean(),
   }),
@@ -170,13 +174,13 @@ export type Told = z.infer<typeof toldSchema>;
 /** One line of how a total came about; `told` is null where the student has not been given the figure. */
 const totalLineSchema = z.object({
   name: z.string(),
-  told: toldSchema.nullable(),
+  told: z.nullable(toldSchema),
   /** Assignments and totals that must be open for the text to be read: what is sealed again takes it away. */
   rests: z.array(z.string()),
 });
-const totalPartSchema = totalLineSchema.extend({
+const totalPartSchema = z.extend(totalLineSchema, {
   /** Its share in the total, in percent; null where it has none of its own. */
-  weight: z.string().nullable(),
+  weight: z.nullable(z.string()),
   items: z.array(totalLineSchema),
 });
 

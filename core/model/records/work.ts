@@ -1,11 +1,11 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { fileSchema } from "./file";
 import { commentField, countField, decimalField, idField, instantField, nameField, recordKeyField } from "./fields";
 import { MOST_ZONES, zoneSchema } from "./zone";
 
 const attemptSchema = z.object({
-  number: z.number().int().min(1),
-  at: instantField.nullable(),
+  number: z.int().check(z.minimum(1)),
+  at: z.nullable(instantField),
   files: z.array(fileSchema),
 });
 /** One dated hand-in. */
@@ -16,7 +16,7 @@ export const handInSchema = z.object({
   id: recordKeyField,
   assignmentId: idField("assignment"),
   studentId: idField("student"),
-  attempts: z.array(attemptSchema).min(1),
+  attempts: z.array(attemptSchema).check(z.minLength(1)),
 });
 /** All attempts of one student at one assignment. */
 export type HandIn = z.infer<typeof handInSchema>;
@@ -27,33 +27,35 @@ export const resultSchema = z.object({
   assignmentId: idField("assignment"),
   studentId: idField("student"),
   /** Said by the instructor; "handed in" and "expected" follow from the hand-in. */
-  decision: z.enum(["missing", "excused"]).nullable(),
+  decision: z.nullable(z.enum(["missing", "excused"])),
   /** A typed score; the late rule applies to it. */
-  score: decimalField.nullable(),
+  score: z.nullable(decimalField),
   /** A figure that replaces the computed one and is untouched by the rules. */
-  setByHand: decimalField.nullable(),
+  setByHand: z.nullable(decimalField),
   /** Lateness in units of the late rule as said by the instructor; null: as the hand-in's time tells. */
-  unitsLate: z.number().int().min(0).max(1_000).nullable(),
+  unitsLate: z.nullable(z.int().check(z.minimum(0), z.maximum(1_000))),
   /** A due time of the student's own, from which lateness counts, and why; null: the assignment's. */
-  moreTime: z.object({ until: instantField, reason: z.string().max(500) }).nullable(),
+  moreTime: z.nullable(z.object({ until: instantField, reason: z.string().check(z.maxLength(500)) })),
   /** The scores of single attempts, where attempts are scored one by one; each attempt at most once. */
-  attemptScores: z.array(z.object({ attempt: z.number().int().min(1), points: decimalField })).max(50),
+  attemptScores: z
+    .array(z.object({ attempt: z.int().check(z.minimum(1)), points: decimalField }))
+    .check(z.maxLength(50)),
   /** The level given on the assignment's scale. */
-  levelId: idField("level").nullable(),
+  levelId: z.nullable(idField("level")),
   /** The level given on the assignment's outcome scale, beside the score; it never enters a total. */
-  outcomeLevelId: idField("level").nullable(),
+  outcomeLevelId: z.nullable(idField("level")),
   /** A member's own part of a group's score, in points, above or below 0. */
-  adjustment: decimalField.nullable(),
+  adjustment: z.nullable(decimalField),
   /** Held back one by one: nothing of this result is visible to the student. */
   held: z.boolean(),
   /** Why it is held back, for those who mark. */
-  heldReason: z.string().max(500),
+  heldReason: z.string().check(z.maxLength(500)),
   overallComment: commentField,
   /** Files that go with the overall comment: a marked-up page, a recording. */
-  feedbackFiles: z.array(fileSchema).max(50),
+  feedbackFiles: z.array(fileSchema).check(z.maxLength(50)),
   privateNote: commentField,
   /** Where on this paper criteria are answered, where it lies otherwise than the rest. */
-  zones: z.array(zoneSchema).max(MOST_ZONES),
+  zones: z.array(zoneSchema).check(z.maxLength(MOST_ZONES)),
 });
 /** What is recorded of one student and one assignment. Figures in points, or in percent where the assignment is scored so. */
 export type ResultRecord = z.infer<typeof resultSchema>;
@@ -63,8 +65,8 @@ export const groupSchema = z.object({
   id: idField("group"),
   assignmentId: idField("assignment"),
   name: nameField,
-  memberIds: z.array(idField("student")).max(100),
-  score: decimalField.nullable(),
+  memberIds: z.array(idField("student")).check(z.maxLength(100)),
+  score: z.nullable(decimalField),
 });
 /** A group of one assignment. */
 export type Group = z.infer<typeof groupSchema>;
@@ -75,7 +77,7 @@ export const judgementSchema = z.object({
   assignmentId: idField("assignment"),
   studentId: idField("student"),
   criterionId: idField("criterion"),
-  points: decimalField.nullable(),
+  points: z.nullable(decimalField),
   notApplicable: z.boolean(),
   comment: commentField,
   /** On this criterion, seen by instructors only, always. */
@@ -90,12 +92,12 @@ export type Judgement = z.infer<typeof judgementSchema>;
  */
 const passageSchema = z.object({
   kind: z.literal("passage"),
-  page: z.number().int().min(1),
+  page: z.int().check(z.minimum(1)),
   start: countField,
   end: countField,
-  exact: z.string().min(1).max(5_000),
-  prefix: z.string().max(64),
-  suffix: z.string().max(64),
+  exact: z.string().check(z.minLength(1), z.maxLength(5_000)),
+  prefix: z.string().check(z.maxLength(64)),
+  suffix: z.string().check(z.maxLength(64)),
 });
 /** A passage of a work by position and quote. */
 export type Passage = z.infer<typeof passageSchema>;
@@ -103,25 +105,25 @@ export type Passage = z.infer<typeof passageSchema>;
 /** A point on a page, in shares of its width and height from the upper left corner. */
 const pointSchema = z.object({
   kind: z.literal("point"),
-  page: z.number().int().min(1),
-  x: z.number().min(0).max(1),
-  y: z.number().min(0).max(1),
+  page: z.int().check(z.minimum(1)),
+  x: z.number().check(z.minimum(0), z.maximum(1)),
+  y: z.number().check(z.minimum(0), z.maximum(1)),
 });
 
 /** A share of a page's width or height, or of a pen's full pressure. */
-const shareField = z.number().min(0).max(1);
+const shareField = z.number().check(z.minimum(0), z.maximum(1));
 /** One point of a stroke: x and y in shares of the page, and the pressure of the pen. */
 const strokePointField = z.tuple([shareField, shareField, shareField]);
 
 /** One stroke of a pen. */
-export const strokeField = z.array(strokePointField).min(1).max(5_000);
+export const strokeField = z.array(strokePointField).check(z.minLength(1), z.maxLength(5_000));
 /** One stroke of a pen: x, y and pressure of each point, in shares of the unturned page. */
 export type Stroke = z.infer<typeof strokeField>;
 
 const strokesSchema = z.object({
   kind: z.literal("strokes"),
-  page: z.number().int().min(1),
-  strokes: z.array(strokeField).min(1).max(500),
+  page: z.int().check(z.minimum(1)),
+  strokes: z.array(strokeField).check(z.minLength(1), z.maxLength(500)),
 });
 /** Colours a remark may be given by hand; without one it has the colour of its criterion or of its kind. */
 export const NOTE_COLOURS = ["ink", "green", "wax", "ochre", "plum"] as const;
@@ -135,9 +137,9 @@ export const noteSchema = z.object({
   mark: z.enum(["highlight", "strikeout", "insertion", "pin", "text", "ink", "tick", "query"]),
   target: z.discriminatedUnion("kind", [passageSchema, pointSchema, strokesSchema]),
   /** The criterion this passage is evidence for. */
-  criterionId: idField("criterion").nullable(),
+  criterionId: z.nullable(idField("criterion")),
   /** A colour chosen by hand. */
-  colour: z.enum(NOTE_COLOURS).nullable(),
+  colour: z.nullable(z.enum(NOTE_COLOURS)),
   body: commentField,
   /** For every member of the student's group, not for the one student alone. */
   forGroup: z.boolean(),

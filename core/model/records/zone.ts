@@ -1,7 +1,7 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { idField } from "./fields";
 
-const share = z.number().min(0).max(1);
+const share = z.number().check(z.minimum(0), z.maximum(1));
 
 /**
  * Where on a paper a criterion or a question is answered: a part of a page, in shares of it as it is shown unturned, from
@@ -9,7 +9,7 @@ const share = z.number().min(0).max(1);
  */
 export const zoneSchema = z.object({
   of: z.union([idField("criterion"), idField("question")]),
-  page: z.number().int().min(1).max(2_000),
+  page: z.int().check(z.minimum(1), z.maximum(2_000)),
   x: share,
   y: share,
   width: share,

@@ -1,4 +1,4 @@
-import type { z } from "zod";
+import type { z } from "zod/mini";
 import { asideSchema } from "../records/aside";
 import { moderationSchema, secondMarkSchema, type Moderation, type SecondMark } from "../records/moderation";
 import type { AssignmentId, CriterionId, MarkerId, QuestionId, StudentId } from "#core/kernel";

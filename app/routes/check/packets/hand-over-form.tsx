@@ -14,7 +14,7 @@ import type { Job } from "../../../ui/hooks/use-job";
 import { saveAs } from "../../../ui/save-as";
 import { ChosenPapers, NamedPapers } from "../named-papers";
 import type { Looked } from "../rows";
-import { z } from "zod";
+import { z } from "zod/mini";
 import { HeldField, TextField } from "../../../ui/forms/fields";
 import { nameText } from "../../../ui/forms/schemas";
 import { sending, useSchemaForm, useTypedIn, type SchemaForm } from "../../../ui/forms/use-schema-form";

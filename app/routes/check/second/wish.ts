@@ -1,12 +1,12 @@
 import { decimal, isDecimal, type Decimal, type StudentId } from "#core/kernel";
 import { moderationOf, type CourseState, type SampleWay } from "#core/model";
 import type { Looked } from "../rows";
-import { z } from "zod";
+import { z } from "zod/mini";
 import { nameText } from "../../../ui/forms/schemas";
 
 export type WayKind = SampleWay["kind"];
 
-const wholeNumber = z.number().int().min(1);
+const wholeNumber = z.int().check(z.minimum(1));
 
 /** What stands in the form. */
 export const wishForm = z.object({

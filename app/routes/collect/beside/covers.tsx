@@ -8,7 +8,7 @@ import { JobStatus } from "../../../ui/dialogs/job-status";
 import { Choice, type Option, type OptionGroup } from "../../../ui/fields/choice";
 import { useJob } from "../../../ui/hooks/use-job";
 import { saveAs } from "../../../ui/save-as";
-import { z } from "zod";
+import { z } from "zod/mini";
 import { HeldField, TextField } from "../../../ui/forms/fields";
 import { sending, useSchemaForm, useTypedIn } from "../../../ui/forms/use-schema-form";
 
@@ -53,10 +53,7 @@ const MOST_BLANK = 999;
 const coversForm = z.object({
   what: z.string(),
   whom: z.string(),
-  blank: z
-    .string()
-    .trim()
-    .regex(/^\d{0,3}$/, `Type a number from 0 to ${String(MOST_BLANK)}.`),
+  blank: z.string().check(z.trim(), z.regex(/^\d{0,3}$/, `Type a number from 0 to ${String(MOST_BLANK)}.`)),
 });
 
 /** Makes what is printed for a pile: a code for each student's paper, so that the scan finds them by itself. */

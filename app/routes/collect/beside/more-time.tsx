@@ -7,7 +7,7 @@ import { DialogFrame, LeaveAsItIs } from "../../../ui/dialogs/dialog-frame";
 import { Choice, type OptionGroup, type Option } from "../../../ui/fields/choice";
 import { troubleOf } from "../../../ui/hooks/use-command";
 import { DateField } from "../../../ui/time/date-field";
-import { z } from "zod";
+import { z } from "zod/mini";
 import { FormTrouble, HeldField, TextField } from "../../../ui/forms/fields";
 import { sending, useSchemaForm, useTypedIn } from "../../../ui/forms/use-schema-form";
 
@@ -21,8 +21,8 @@ interface MoreTimeProps {
 
 const moreTimeForm = z.object({
   whom: z.string(),
-  until: z.string().min(1, "Until when? Type a date such as 14 Sep 18:00."),
-  reason: z.string().trim().max(500, "At most 500 letters."),
+  until: z.string().check(z.minLength(1, "Until when? Type a date such as 14 Sep 18:00.")),
+  reason: z.string().check(z.trim(), z.maxLength(500, "At most 500 letters.")),
 });
 
 /** Gives a student, a section, or all who are over a due time of their own, with a reason for those who mark. */

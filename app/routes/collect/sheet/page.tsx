@@ -1,6 +1,6 @@
 import { useMemo, useState } from "react";
 import { data, useNavigate } from "react-router";
-import { z } from "zod";
+import { z } from "zod/mini";
 import { parseCommand } from "#core/changes";
 import { takenFiles } from "#core/collect";
 import { asItLeft, cellsToEnter, findHead, previewSheet, scoresIn } from "#core/formats";

@@ -1,5 +1,5 @@
 import { data } from "react-router";
-import { z } from "zod";
+import { z } from "zod/mini";
 import { idField } from "#core/model";
 import { takeInFiles } from "../../../keep-files";
 import { openCourse, orMissing } from "../../../course/open-course";

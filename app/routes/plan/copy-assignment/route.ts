@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { copiedFields } from "#core/changes";
 import { daysOn } from "#core/formats";
 import { fromLocalText, toLocalText, type Instant } from "#core/kernel";
@@ -14,9 +14,9 @@ const MOST_DAYS = 3_660;
 
 const wish = z.object({
   assignmentId: idField("assignment"),
-  to: z.array(slotField).min(1).max(100),
+  to: z.array(slotField).check(z.minLength(1), z.maxLength(100)),
   /** Days that its dates are shifted by; none where the field is left empty. */
-  days: z.coerce.number().int().min(-MOST_DAYS).max(MOST_DAYS),
+  days: z.coerce.number().check(z.int(), z.minimum(-MOST_DAYS), z.maximum(MOST_DAYS)),
 });
 
 /** What came of copying: the courses it was copied to, and why not to the others. */

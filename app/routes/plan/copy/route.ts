@@ -1,5 +1,5 @@
 import { data } from "react-router";
-import { z } from "zod";
+import { z } from "zod/mini";
 import { planFrom } from "#core/changes";
 import { courseOf } from "#core/model";
 import { openCourse } from "../../../course/open-course";
@@ -13,7 +13,7 @@ const MOST_WEEKS = 520;
 const wish = z.object({
   from: slotField,
   /** Weeks that dates are moved by; `none` leaves them out. */
-  weeks: z.union([z.literal("none"), z.coerce.number().int().min(-MOST_WEEKS).max(MOST_WEEKS)]),
+  weeks: z.union([z.literal("none"), z.coerce.number().check(z.int(), z.minimum(-MOST_WEEKS), z.maximum(MOST_WEEKS))]),
 });
 
 /** Takes the plan of another course over into this one. */

@@ -4,7 +4,7 @@ import { parseDecimal, type Decimal } from "#core/kernel";
 import type { Scale } from "#core/model";
 import { Choice } from "../../../ui/fields/choice";
 import { inMark } from "../../../ui/words/figures";
-import { z } from "zod";
+import { z } from "zod/mini";
 import { FormTrouble, HeldField, TextField } from "../../../ui/forms/fields";
 import { nameText } from "../../../ui/forms/schemas";
 import { sending, useSchemaForm } from "../../../ui/forms/use-schema-form";
@@ -93,13 +93,16 @@ function ScaleLine({
 const scaleForm = z.object({
   name: nameText(),
   kind: z.enum(["passNotYet", "attainment", "words"]),
-  levels: z.string().transform((text, context) => {
-    const levels = readLevels(text);
-    if (levels) return levels;
-    const message = "One level a line, the highest first, each with its percent if it counts: Secure 100";
-    context.addIssue({ code: "custom", message });
-    return z.NEVER;
-  }),
+  levels: z.pipe(
+    z.string(),
+    z.transform((text, context) => {
+      const levels = readLevels(text);
+      if (levels) return levels;
+      const message = "One level a line, the highest first, each with its percent if it counts: Secure 100";
+      context.issues.push({ code: "custom", message, input: text });
+      return z.NEVER;
+    }),
+  ),
 });
 
 interface ScaleFormProps {

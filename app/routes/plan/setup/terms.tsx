@@ -7,7 +7,7 @@ import type { TermRow } from "./rows";
 import { DateField } from "../../../ui/time/date-field";
 import { KeptDateField } from "../../../ui/time/kept-date-field";
 import { inMark } from "../../../ui/words/figures";
-import { z } from "zod";
+import { z } from "zod/mini";
 import { FormTrouble, HeldField, TextField } from "../../../ui/forms/fields";
 import { figureText, nameText } from "../../../ui/forms/schemas";
 import { sending, useSchemaForm } from "../../../ui/forms/use-schema-form";
@@ -91,8 +91,8 @@ export function Terms({
 const termForm = z.object({
   name: nameText(),
   weight: figureText,
-  from: z.string().min(1, "Choose the first moment of the term."),
-  to: z.string().min(1, "Choose the last moment of the term."),
+  from: z.string().check(z.minLength(1, "Choose the first moment of the term.")),
+  to: z.string().check(z.minLength(1, "Choose the last moment of the term.")),
 });
 const NO_TERM = { name: "", weight: "", from: "", to: "" };
 

@@ -1,11 +1,11 @@
 import { useFetcher } from "react-router";
 import { NewPassphrase, PassphraseField } from "./new-passphrase";
-import { z } from "zod";
+import { z } from "zod/mini";
 import { HeldField } from "../../../ui/forms/fields";
 import { sending, useSchemaForm, useTypedIn } from "../../../ui/forms/use-schema-form";
 import { chosenPassphrase } from "./lock-forms";
 
-const changeForm = z.object({ present: z.string().min(1), chosen: chosenPassphrase });
+const changeForm = z.object({ present: z.string().check(z.minLength(1)), chosen: chosenPassphrase });
 
 export function ChangePassphrase({ known }: { readonly known: readonly string[] }) {
   const fetcher = useFetcher<Outcome>();

@@ -1,5 +1,5 @@
 import { useFetcher } from "react-router";
-import { z } from "zod";
+import { z } from "zod/mini";
 import type { LockFacts } from "#storage";
 import { LockFactFields } from "./lock-facts";
 import { OutcomeLine, type Outcome } from "./change-passphrase";

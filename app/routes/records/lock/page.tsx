@@ -1,5 +1,5 @@
 import { data, useRevalidator } from "react-router";
-import { z } from "zod";
+import { z } from "zod/mini";
 import { courseOf } from "#core/model";
 import { openCourse } from "../../../course/open-course";
 import { readForm } from "../../../course/read-form";
@@ -27,8 +27,14 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
 }
 
 const wish = z.union([
-  z.object({ present: z.string().max(1_000), passphrase: z.string().min(1).max(1_000) }),
-  z.object({ label: z.string().trim().min(1).max(80), idleMinutes: z.coerce.number().int().min(0).max(1_440) }),
+  z.object({
+    present: z.string().check(z.maxLength(1_000)),
+    passphrase: z.string().check(z.minLength(1), z.maxLength(1_000)),
+  }),
+  z.object({
+    label: z.string().check(z.trim(), z.minLength(1), z.maxLength(80)),
+    idleMinutes: z.coerce.number().check(z.int(), z.minimum(0), z.maximum(1_440)),
+  }),
 ]);
 
 /** Changes the passphrase, or what the lock is called and when it closes by itself. */

@@ -4,7 +4,7 @@ import type { Job } from "../../../ui/hooks/use-job";
 import { LockFactFields } from "./lock-facts";
 import { moved } from "./moved";
 import { NewPassphrase } from "./new-passphrase";
-import { z } from "zod";
+import { z } from "zod/mini";
 import { HeldField } from "../../../ui/forms/fields";
 import { sending, useSchemaForm, useTypedIn } from "../../../ui/forms/use-schema-form";
 import { chosenPassphrase, lockFacts } from "./lock-forms";

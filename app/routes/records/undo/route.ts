@@ -1,5 +1,5 @@
 import { data } from "react-router";
-import { z } from "zod";
+import { z } from "zod/mini";
 import { idField } from "#core/model";
 import { openCourse } from "../../../course/open-course";
 import { readForm } from "../../../course/read-form";

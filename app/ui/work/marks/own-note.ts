@@ -1,7 +1,7 @@
-import type { z } from "zod";
+import { z } from "zod/mini";
 import { noteSchema, type Note } from "#core/model";
 
-const ownSchema = noteSchema.pick({ mark: true, target: true, criterionId: true, colour: true });
+const ownSchema = z.pick(noteSchema, { mark: true, target: true, criterionId: true, colour: true });
 
 /** What a note is, as it is written into a marked PDF beside its words. */
 export const ownText = ({ mark, target, criterionId, colour }: z.infer<typeof ownSchema>): string =>

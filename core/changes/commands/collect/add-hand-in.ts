@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { fileSchema, ownHandInOf, idField, instantField, resultKey } from "#core/model";
 import type { CommandKind } from "../../engine/change";
 import { finish, paperAt, put } from "../../engine/command-parts";
@@ -7,9 +7,9 @@ import { noLongerMissing } from "./no-longer-missing";
 const input = z.object({
   assignmentId: idField("assignment"),
   studentId: idField("student"),
-  at: instantField.nullable(),
+  at: z.nullable(instantField),
   /** Already kept by storage under their ids; empty for work on paper. */
-  files: z.array(fileSchema).max(50),
+  files: z.array(fileSchema).check(z.maxLength(50)),
 });
 
 /** Records a hand-in as the next attempt of a student. */

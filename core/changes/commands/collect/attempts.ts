@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { refuse, type Id } from "#core/kernel";
 import { handInOf, idField, notesOf, ownHandInOf, resultOf, type Note } from "#core/model";
 import { counted } from "#core/words";
@@ -8,7 +8,7 @@ import { finish, paperAt, put, remove } from "../../engine/command-parts";
 const discardInput = z.object({
   assignmentId: idField("assignment"),
   studentId: idField("student"),
-  attempt: z.number().int().min(1),
+  attempt: z.int().check(z.minimum(1)),
 });
 
 /** Discards an attempt, with the score it had by itself. Its file stays kept, so that undoing brings all of it back. */

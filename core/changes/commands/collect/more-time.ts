@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { milliseconds, refuse } from "#core/kernel";
 import { courseOf, idField, instantField, resultOf, rosterName } from "#core/model";
 import { counted, momentText } from "#core/words";
@@ -8,11 +8,11 @@ import { assignmentAt, finish, put, studentAt } from "../../engine/command-parts
 const input = z.object({
   assignmentId: idField("assignment"),
   /** One student, or all of a section. */
-  studentIds: z.array(idField("student")).min(1).max(5_000),
+  studentIds: z.array(idField("student")).check(z.minLength(1), z.maxLength(5_000)),
   /** Null takes it back. */
-  until: instantField.nullable(),
+  until: z.nullable(instantField),
   /** Why, for those who mark. */
-  reason: z.string().trim().max(500),
+  reason: z.string().check(z.trim(), z.maxLength(500)),
 });
 
 /** Gives students a due time of their own, from which lateness counts; or takes it back. */

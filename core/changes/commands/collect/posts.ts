@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { refuse } from "#core/kernel";
 import { fileSchema, idField, instantField, ownHandInOf, postSchema, postsOf, resultKey } from "#core/model";
 import { counted } from "#core/words";
@@ -8,14 +8,11 @@ import { noLongerMissing } from "./no-longer-missing";
 
 const takeInInput = z.object({
   assignmentId: idField("assignment"),
-  posts: z
-    .array(postSchema.omit({ assignmentId: true }))
-    .min(1)
-    .max(20_000),
+  posts: z.array(z.omit(postSchema, { assignmentId: true })).check(z.minLength(1), z.maxLength(20_000)),
   /** Each student's own posts as one file, kept by storage already. */
   handIns: z
-    .array(z.object({ studentId: idField("student"), at: instantField.nullable(), file: fileSchema }))
-    .max(5_000),
+    .array(z.object({ studentId: idField("student"), at: z.nullable(instantField), file: fileSchema }))
+    .check(z.maxLength(5_000)),
 });
 
 /**

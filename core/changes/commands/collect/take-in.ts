@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { takenFiles } from "#core/collect";
 import { ok, refuse, type AssignmentId, type Result } from "#core/kernel";
 import {
@@ -23,15 +23,14 @@ const input = z.object({
       z.object({
         assignmentId: idField("assignment"),
         studentId: idField("student"),
-        at: instantField.nullable(),
+        at: z.nullable(instantField),
         /** Already kept by storage under their ids. */
-        files: z.array(fileSchema).min(1).max(50),
+        files: z.array(fileSchema).check(z.minLength(1), z.maxLength(50)),
         /** More files of what the student handed in last, in place of a further attempt. */
         joins: z.boolean(),
       }),
     )
-    .min(1)
-    .max(5_000),
+    .check(z.minLength(1), z.maxLength(5_000)),
 });
 type Taken = z.infer<typeof input>["handIns"][number];
 

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { refuse } from "#core/kernel";
 import {
   idField,
@@ -20,9 +20,9 @@ const input = z.object({
   assignmentId: idField("assignment"),
   of: zoneSchema.shape.of,
   /** The one paper that is mended; null: all papers. */
-  studentId: idField("student").nullable(),
+  studentId: z.nullable(idField("student")),
   /** Takes the place of what was there; none takes it back. */
-  zones: z.array(zoneSchema.omit({ of: true })).max(20),
+  zones: z.array(z.omit(zoneSchema, { of: true })).check(z.maxLength(20)),
 });
 
 /** Says where on the papers of an assignment a criterion or a question is answered, or where on one that lies differently. */

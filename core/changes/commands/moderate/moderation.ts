@@ -1,11 +1,11 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { fromDecimal, refuse, type Id } from "#core/kernel";
 import { idField, moderationOf, moderationSchema, nameField, recordsOf } from "#core/model";
 import { counted } from "#core/words";
 import type { CommandKind } from "../../engine/change";
 import { assignmentAt, finish, put, remove, removeAll } from "../../engine/command-parts";
 
-const setInput = moderationSchema.omit({ id: true, settled: true, markerId: true }).extend({
+const setInput = z.extend(z.omit(moderationSchema, { id: true, settled: true, markerId: true }), {
   assignmentId: idField("assignment"),
   /** Who marks a second time; somebody new becomes a marker of the course. */
   markerName: nameField,

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { refuse } from "#core/kernel";
 import {
   answerSchema,
@@ -58,14 +58,14 @@ export const forgetPacket: CommandKind<z.infer<typeof forgetInput>> = {
 const takeBackInput = z.object({
   packetId: idField("packet"),
   /** How far the packet's journal goes, its last change, and when it is taken back. */
-  taken: z.object({ at: instantField, seq: z.number().int().min(1), changeId: idField("change") }),
-  results: z.array(resultSchema).max(5_000),
-  judgements: z.array(judgementSchema).max(50_000),
-  answers: z.array(answerSchema).max(50_000),
-  groups: z.array(groupSchema).max(5_000),
-  notes: z.array(noteSchema).max(50_000),
-  notesGone: z.array(idField("note")).max(50_000),
-  secondMarks: z.array(secondMarkSchema).max(5_000),
+  taken: z.object({ at: instantField, seq: z.int().check(z.minimum(1)), changeId: idField("change") }),
+  results: z.array(resultSchema).check(z.maxLength(5_000)),
+  judgements: z.array(judgementSchema).check(z.maxLength(50_000)),
+  answers: z.array(answerSchema).check(z.maxLength(50_000)),
+  groups: z.array(groupSchema).check(z.maxLength(5_000)),
+  notes: z.array(noteSchema).check(z.maxLength(50_000)),
+  notesGone: z.array(idField("note")).check(z.maxLength(50_000)),
+  secondMarks: z.array(secondMarkSchema).check(z.maxLength(5_000)),
 });
 
 /** What is taken over of a packet: whole records, as the comparison with it has put them together. */

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { ok, parseDecimal, refuse, type Decimal, type Result } from "#core/kernel";
 import {
   commentField,
@@ -16,8 +16,8 @@ import type { ChangeIssue, CommandKind, PaperPlace } from "../../engine/change";
 import { excerpt, finish, paperAt, put, type Paper } from "../../engine/command-parts";
 
 const verdictField = z.discriminatedUnion("kind", [
-  z.object({ kind: z.literal("level"), digit: z.number().int() }),
-  z.object({ kind: z.literal("points"), text: z.string().max(60) }),
+  z.object({ kind: z.literal("level"), digit: z.int() }),
+  z.object({ kind: z.literal("points"), text: z.string().check(z.maxLength(60)) }),
   z.object({ kind: z.literal("step"), direction: z.union([z.literal(1), z.literal(-1)]) }),
   z.object({ kind: z.literal("notApplicable") }),
   z.object({ kind: z.literal("open") }),
@@ -57,7 +57,7 @@ const judgeInput = z.object({
   ...where,
   criterionId: idField("criterion"),
   verdict: verdictField,
-  confirmed: z.boolean().optional(),
+  confirmed: z.optional(z.boolean()),
 });
 
 /** Judges one criterion of a sampled paper as its second marker; the first judgement is not touched. */
@@ -116,7 +116,7 @@ function pointsOf(
   }
 }
 
-const scoreInput = z.object({ ...where, text: z.string().max(60), confirmed: z.boolean().optional() });
+const scoreInput = z.object({ ...where, text: z.string().check(z.maxLength(60)), confirmed: z.optional(z.boolean()) });
 
 /** Scores a sampled paper as its second marker, where there is no rubric; nothing or `-` takes it back. */
 export const scoreSecond: CommandKind<z.infer<typeof scoreInput>> = {

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import {
   add,
   divide,
@@ -23,9 +23,9 @@ const settleInput = z.object({
   ...where,
   choice: z.enum(["first", "second", "mean", "other"]),
   /** The figure in points, where it is another than these. */
-  text: z.string().max(60).optional(),
-  reason: z.string().trim().max(500),
-  confirmed: z.boolean().optional(),
+  text: z.optional(z.string().check(z.maxLength(60))),
+  reason: z.string().check(z.trim(), z.maxLength(500)),
+  confirmed: z.optional(z.boolean()),
 });
 
 const WORDS = {

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { refuse } from "#core/kernel";
 import { fileSchema, idField, resultOf } from "#core/model";
 import type { CommandKind } from "../../engine/change";

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { refuse, type Id } from "#core/kernel";
 import { handInOf, noteSchema, notesOf, strokeField, type Note } from "#core/model";
 import type { CommandKind } from "../../engine/change";
@@ -7,9 +7,9 @@ import { finish, paperAt, put } from "../../engine/command-parts";
 /** Most strokes of one remark by pen; a further stroke begins another. */
 const MOST_STROKES = 400;
 
-const strokeInput = noteSchema.pick({ assignmentId: true, studentId: true, fileId: true }).extend({
-  page: z.number().int().min(1),
-  colour: noteSchema.shape.colour.unwrap(),
+const strokeInput = z.extend(z.pick(noteSchema, { assignmentId: true, studentId: true, fileId: true }), {
+  page: z.int().check(z.minimum(1)),
+  colour: noteSchema.shape.colour.def.innerType,
   /** x, y and pressure of each point, in shares of the unturned page. */
   stroke: strokeField,
 });

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { ok, refuse, type Id, type Result } from "#core/kernel";
 import { commentField, handInOf, idField, noteSchema, rubricOf, type CourseState, type Note } from "#core/model";
 import { MARK_NAMES } from "#core/words";
@@ -6,8 +6,8 @@ import type { ChangeIssue, CommandKind } from "../../engine/change";
 import { checkSeen, excerpt, finish, paperAt, put, type Paper } from "../../engine/command-parts";
 import { patchBetween } from "../../engine/patch";
 
-const addInput = noteSchema
-  .pick({
+const addInput = z.extend(
+  z.pick(noteSchema, {
     assignmentId: true,
     studentId: true,
     fileId: true,
@@ -15,8 +15,9 @@ const addInput = noteSchema
     target: true,
     criterionId: true,
     body: true,
-  })
-  .extend({ colour: noteSchema.shape.colour.optional(), forGroup: noteSchema.shape.forGroup.optional() });
+  }),
+  { colour: z.optional(noteSchema.shape.colour), forGroup: z.optional(noteSchema.shape.forGroup) },
+);
 
 /** Puts a note on a place in the work; with a criterion it is evidence for it. */
 export const addNote: CommandKind<z.infer<typeof addInput>> = {
@@ -47,13 +48,13 @@ export const addNote: CommandKind<z.infer<typeof addInput>> = {
 
 const editInput = z.object({
   noteId: idField("note"),
-  body: commentField.optional(),
-  criterionId: idField("criterion").nullable().optional(),
-  colour: noteSchema.shape.colour.optional(),
-  forGroup: noteSchema.shape.forGroup.optional(),
+  body: z.optional(commentField),
+  criterionId: z.optional(z.nullable(idField("criterion"))),
+  colour: z.optional(noteSchema.shape.colour),
+  forGroup: z.optional(noteSchema.shape.forGroup),
   /** Another place for it; its kind of place stays. */
-  target: noteSchema.shape.target.optional(),
-  seen: z.string().optional(),
+  target: z.optional(noteSchema.shape.target),
+  seen: z.optional(z.string()),
 });
 
 /** Rewrites a note, moves it, gives it another colour, or links it to another criterion. */

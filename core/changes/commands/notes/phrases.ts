@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { refuse, type Id } from "#core/kernel";
 import { idField, phraseSchema, phraseTest, recordsOf, type CourseState, type Phrase } from "#core/model";
 import type { CommandKind } from "../../engine/change";

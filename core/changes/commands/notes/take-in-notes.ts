@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { refuse, type Id } from "#core/kernel";
 import { commentField, handInOf, idField, noteSchema, notesOf, rubricOf, type Note } from "#core/model";
 import { counted } from "#core/words";
@@ -14,13 +14,13 @@ const takeInInput = z.object({
   fileId: idField("file"),
   notes: z
     .array(
-      noteSchema.pick({ mark: true, target: true, criterionId: true, colour: true }).extend({
+      z.extend(z.pick(noteSchema, { mark: true, target: true, criterionId: true, colour: true }), {
         /** The id it left with, if it left from here. */
-        id: z.string().max(200),
+        id: z.string().check(z.maxLength(200)),
         body: commentField,
       }),
     )
-    .max(2_000),
+    .check(z.maxLength(2_000)),
 });
 
 /**
@@ -68,7 +68,7 @@ export const takeInNotes: CommandKind<z.infer<typeof takeInInput>> = {
   },
 };
 
-const papersInput = z.object({ papers: z.array(takeInInput).min(1).max(5_000) });
+const papersInput = z.object({ papers: z.array(takeInInput).check(z.minLength(1), z.maxLength(5_000)) });
 
 /** Takes in the remarks on many papers that were marked elsewhere, as one change; a paper that brings nothing new is passed over. */
 export const takeInMarkedPapers: CommandKind<z.infer<typeof papersInput>> = {

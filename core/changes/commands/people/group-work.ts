@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { refuse, type Id } from "#core/kernel";
 import { idField, nameField, resultOf } from "#core/model";
 import { checkScore } from "#core/scoring";
@@ -8,9 +8,10 @@ import { assignmentAt, finish, paperAt, put, readFigure } from "../../engine/com
 const formInput = z.object({
   assignmentId: idField("assignment"),
   groups: z
-    .array(z.object({ name: nameField, memberIds: z.array(idField("student")).min(1).max(100) }))
-    .min(1)
-    .max(500),
+    .array(
+      z.object({ name: nameField, memberIds: z.array(idField("student")).check(z.minLength(1), z.maxLength(100)) }),
+    )
+    .check(z.minLength(1), z.maxLength(500)),
 });
 
 /** Forms the groups of an assignment. A student belongs to one group at most, also of those formed before. */
@@ -39,7 +40,11 @@ export const formGroups: CommandKind<z.infer<typeof formInput>> = {
   },
 };
 
-const scoreInput = z.object({ groupId: idField("group"), text: z.string().max(60), confirmed: z.boolean().optional() });
+const scoreInput = z.object({
+  groupId: idField("group"),
+  text: z.string().check(z.maxLength(60)),
+  confirmed: z.optional(z.boolean()),
+});
 
 /** Scores a group; the figure stands for every member without one of their own. */
 export const scoreGroup: CommandKind<z.infer<typeof scoreInput>> = {
@@ -67,7 +72,7 @@ const adjustInput = z.object({
   assignmentId: idField("assignment"),
   studentId: idField("student"),
   /** Points added to the group's score, or taken off with a minus. */
-  text: z.string().max(60),
+  text: z.string().check(z.maxLength(60)),
 });
 
 /** Gives one member of a group a part of their own, above or below the group's score. */

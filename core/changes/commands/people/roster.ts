@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { ok, refuse, type Id, type Result, type SectionId, type StudentId } from "#core/kernel";
 import {
   rosterName,
@@ -21,13 +21,13 @@ import { finish, put, remove, studentAt, withFields } from "../../engine/command
 const newStudent = z.object({
   number: nameField,
   givenName: nameField,
-  familyName: z.string().trim().max(200),
-  email: z.string().trim().max(320).optional(),
-  sectionId: idField("section").nullable().default(null),
+  familyName: z.string().check(z.trim(), z.maxLength(200)),
+  email: z.optional(z.string().check(z.trim(), z.maxLength(320))),
+  sectionId: z._default(z.nullable(idField("section")), null),
   /** The name of a section; it is made where there is none of that name. */
-  section: z.string().trim().max(200).optional(),
+  section: z.optional(z.string().check(z.trim(), z.maxLength(200))),
 });
-const studentsInput = z.object({ students: z.array(newStudent).min(1).max(5_000) });
+const studentsInput = z.object({ students: z.array(newStudent).check(z.minLength(1), z.maxLength(5_000)) });
 
 /** Adds students to the roster, and the sections they name. A student number stands once in a course. */
 export const addStudents: CommandKind<z.infer<typeof studentsInput>, z.input<typeof studentsInput>> = {
@@ -69,16 +69,16 @@ export const addStudents: CommandKind<z.infer<typeof studentsInput>, z.input<typ
 
 const editInput = z.object({
   studentId: idField("student"),
-  fields: z
-    .object({
+  fields: z.partial(
+    z.object({
       number: nameField,
       givenName: nameField,
-      familyName: z.string().trim().max(200),
-      sectionId: idField("section").nullable(),
+      familyName: z.string().check(z.trim(), z.maxLength(200)),
+      sectionId: z.nullable(idField("section")),
       note: commentField,
-      email: z.string().trim().max(320),
-    })
-    .partial(),
+      email: z.string().check(z.trim(), z.maxLength(320)),
+    }),
+  ),
 });
 
 /** Changes what the roster says about a student, or the note that instructors keep. */
@@ -98,7 +98,10 @@ export const editStudent: CommandKind<z.infer<typeof editInput>> = {
   },
 };
 
-const leftInput = z.object({ studentIds: z.array(idField("student")).min(1).max(5_000), left: z.boolean() });
+const leftInput = z.object({
+  studentIds: z.array(idField("student")).check(z.minLength(1), z.maxLength(5_000)),
+  left: z.boolean(),
+});
 
 /** Says that students have left the course, with all that is known of them kept, or that they are back. */
 export const setLeft: CommandKind<z.infer<typeof leftInput>> = {
@@ -119,7 +122,7 @@ export const setLeft: CommandKind<z.infer<typeof leftInput>> = {
   },
 };
 
-const removeInput = z.object({ studentIds: z.array(idField("student")).min(1).max(5_000) });
+const removeInput = z.object({ studentIds: z.array(idField("student")).check(z.minLength(1), z.maxLength(5_000)) });
 
 /** Takes students off the roster with everything that is known of them. */
 export const removeStudents: CommandKind<z.infer<typeof removeInput>> = {

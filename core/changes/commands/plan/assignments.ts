@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import {
   decimal,
   fromDecimal,
@@ -33,7 +33,7 @@ import { assignmentAt, assignmentParts, finish, put, rubricFault, withFields } f
 
 /** Commands for assignments. */
 
-const fields = assignmentSchema.omit({ id: true, order: true, held: true, scaling: true });
+const fields = z.omit(assignmentSchema, { id: true, order: true, held: true, scaling: true });
 const NEEDED = {
   name: true,
   shortName: true,
@@ -43,12 +43,12 @@ const NEEDED = {
   bonus: true,
   task: true,
 } as const;
-const needed = fields.pick(NEEDED);
-const optional = fields.omit({ ...NEEDED, categoryId: true }).partial();
+const needed = z.pick(fields, NEEDED);
+const optional = z.partial(z.omit(fields, { ...NEEDED, categoryId: true }));
 
-const addInput = needed.extend(optional.shape).extend({
+const addInput = z.extend(z.extend(needed, optional.shape), {
   categoryId: idField("category"),
-  rubric: rubricSchema.nullable(),
+  rubric: z.nullable(rubricSchema),
 });
 
 /** Adds an assignment, with its rubric where there is one. */
@@ -72,18 +72,17 @@ export const addAssignment: CommandKind<z.infer<typeof addInput>> = {
 const manyInput = z.object({
   assignments: z
     .array(
-      needed.extend(optional.shape).extend({
+      z.extend(z.extend(needed, optional.shape), {
         /** A category of the course, or the name of one; it is made where there is none of that name. */
         category: z.union([
           idField("category"),
-          z.object({ name: nameField, weight: decimalField.nullable().optional() }),
+          z.object({ name: nameField, weight: z.optional(z.nullable(decimalField)) }),
         ]),
         /** A rubric that comes with it. */
-        rubric: rubricSchema.nullable().optional(),
+        rubric: z.optional(z.nullable(rubricSchema)),
       }),
     )
-    .min(1)
-    .max(200),
+    .check(z.minLength(1), z.maxLength(200)),
 });
 
 /** Adds many assignments at once, and the categories they name; one change, one undo. */
@@ -137,9 +136,14 @@ export const addAssignments: CommandKind<z.infer<typeof manyInput>> = {
 
 /** What an assignment brings into another course: all but its files, its scale and its outcomes, which stay behind. */
 export const copiedFields = (assignment: Assignment) =>
-  needed
-    .extend(optional.shape)
-    .omit({ files: true, scoredIn: true, rubricId: true, outcomeRubricId: true, outcomeScaleId: true })
+  z
+    .omit(z.extend(needed, optional.shape), {
+      files: true,
+      scoredIn: true,
+      rubricId: true,
+      outcomeRubricId: true,
+      outcomeScaleId: true,
+    })
     .parse(assignment);
 
 const categoryNamed = (state: CourseState, name: string) =>
@@ -172,9 +176,9 @@ const newAssignment = (
 
 const editInput = z.object({
   assignmentId: idField("assignment"),
-  fields: fields.partial(),
+  fields: z.partial(fields),
   /** The person was told what happens to papers already judged. */
-  confirmed: z.boolean().optional(),
+  confirmed: z.optional(z.boolean()),
 });
 
 /** Changes an assignment. Another rubric, where papers are judged by the present one, is asked about once. */
@@ -232,7 +236,7 @@ const placeInput = z.object({
   assignmentId: idField("assignment"),
   categoryId: idField("category"),
   /** The assignment it shall stand before; null for the end of the category. */
-  beforeId: idField("assignment").nullable(),
+  beforeId: z.nullable(idField("assignment")),
 });
 
 /** Moves an assignment within its category or into another one. */
@@ -254,7 +258,7 @@ export const placeAssignment: CommandKind<z.infer<typeof placeInput>> = {
 const reordered = (state: CourseState, list: readonly Assignment[]) =>
   list.map((assignment, order) => put(state, "assignments", { ...assignment, order }));
 
-const removeInput = z.object({ assignmentIds: z.array(idField("assignment")).min(1).max(500) });
+const removeInput = z.object({ assignmentIds: z.array(idField("assignment")).check(z.minLength(1), z.maxLength(500)) });
 
 /** Removes assignments with everything that is known of them; one undo brings all of it back. */
 export const removeAssignments: CommandKind<z.infer<typeof removeInput>> = {

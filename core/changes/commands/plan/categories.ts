@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { fromDecimal, ok, refuse, type CategoryId, type Id, type Result } from "#core/kernel";
 import {
   assignmentsOf,
@@ -16,10 +16,11 @@ import { assignmentParts, finish, put, remove, withFields } from "../../engine/c
 
 /** Commands for categories. */
 
-const fields = categorySchema.omit({ id: true, order: true });
-const addInput = z
-  .object({ name: nameField, weight: decimalField.nullable() })
-  .extend(fields.omit({ name: true, weight: true }).partial().shape);
+const fields = z.omit(categorySchema, { id: true, order: true });
+const addInput = z.extend(
+  z.object({ name: nameField, weight: z.nullable(decimalField) }),
+  z.partial(z.omit(fields, { name: true, weight: true })).shape,
+);
 
 /** Adds a category. Its name stands once in a course and its weight is not below 0. */
 export const addCategory: CommandKind<z.infer<typeof addInput>> = {
@@ -34,7 +35,7 @@ export const addCategory: CommandKind<z.infer<typeof addInput>> = {
   },
 };
 
-const editInput = z.object({ categoryId: idField("category"), fields: fields.partial() });
+const editInput = z.object({ categoryId: idField("category"), fields: z.partial(fields) });
 
 /** Changes a category. */
 export const editCategory: CommandKind<z.infer<typeof editInput>> = {
@@ -55,9 +56,9 @@ export const editCategory: CommandKind<z.infer<typeof editInput>> = {
 const placeInput = z.object({
   categoryId: idField("category"),
   /** The category it shall be part of; null for the course. */
-  parentId: idField("category").nullable(),
+  parentId: z.nullable(idField("category")),
   /** The category it shall stand before; null for the end. */
-  beforeId: idField("category").nullable(),
+  beforeId: z.nullable(idField("category")),
 });
 
 /** Moves a category within the course, or into another one. */

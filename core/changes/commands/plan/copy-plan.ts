@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { milliseconds, refuse, type Id, type Instant } from "#core/kernel";
 import {
   assignmentSchema,
@@ -18,7 +18,7 @@ import type { CommandKind } from "../../engine/change";
 import { editCourse } from "./course-rules";
 import { finish, put } from "../../engine/command-parts";
 
-const rulesSchema = courseSchema.pick({
+const rulesSchema = z.pick(courseSchema, {
   totals: true,
   lateRule: true,
   missingPercent: true,
@@ -65,7 +65,7 @@ export function planFrom(state: CourseState, shiftDays: number | null): CoursePl
   };
 }
 
-const input = z.object({ plan: planSchema, from: z.string().max(200) });
+const input = z.object({ plan: planSchema, from: z.string().check(z.maxLength(200)) });
 
 /** Takes the plan of another course over into a course that has no categories and assignments yet. */
 export const copyPlan: CommandKind<z.infer<typeof input>> = {

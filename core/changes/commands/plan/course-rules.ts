@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { fromDecimal, milliseconds, ok, refuse, type Id, type Result } from "#core/kernel";
 import {
   courseOf,
@@ -37,7 +37,7 @@ export const startCourse: CommandKind<z.infer<typeof startInput>> = {
 };
 
 const editInput = z.object({
-  fields: courseSchema.omit({ id: true, origin: true, createdAt: true, markerId: true, packet: true }).partial(),
+  fields: z.partial(z.omit(courseSchema, { id: true, origin: true, createdAt: true, markerId: true, packet: true })),
 });
 
 /** Changes the course's name or its rules. */
@@ -90,7 +90,7 @@ function checkCourse(course: Course): Result<null, ChangeIssue> {
 
 const termInput = z.object({
   /** Null for a new one. */
-  termId: idField("term").nullable(),
+  termId: z.nullable(idField("term")),
   name: nameField,
   weight: decimalField,
   startsAt: instantField,

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { compare, refuse, type AssignmentId, type Exact, type StudentId } from "#core/kernel";
 import {
   assignmentsOf,
@@ -19,9 +19,9 @@ import { assignmentAt, finish, put, remove, rubricFault } from "../../engine/com
 const saveInput = z.object({
   rubric: rubricSchema,
   /** The assignment it is made for; it gets the rubric in the same change. */
-  assignmentId: idField("assignment").optional(),
+  assignmentId: z.optional(idField("assignment")),
   /** The person has looked at what happens to papers already judged. */
-  confirmed: z.boolean().optional(),
+  confirmed: z.optional(z.boolean()),
 });
 
 /** Adds a rubric to the library, or changes one. One that papers are judged by is asked about once. */

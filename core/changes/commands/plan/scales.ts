@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { type CourseState, decimalField, idField, nameField, recordsOf, type Scale, usesOfScale } from "#core/model";
 import { refuse, type Id } from "#core/kernel";
 import { letterOutOfOrder } from "#core/totals";
@@ -9,9 +9,8 @@ const scaleInput = z.object({
   name: nameField,
   kind: z.enum(["passNotYet", "attainment", "words"]),
   levels: z
-    .array(z.object({ name: nameField, percent: decimalField.nullable() }))
-    .min(1)
-    .max(20),
+    .array(z.object({ name: nameField, percent: z.nullable(decimalField) }))
+    .check(z.minLength(1), z.maxLength(20)),
 });
 
 type ScaleInput = z.infer<typeof scaleInput>;
@@ -43,7 +42,7 @@ export const addScale: CommandKind<ScaleInput> = {
   },
 };
 
-const editInput = scaleInput.extend({ scaleId: idField("scale") });
+const editInput = z.extend(scaleInput, { scaleId: idField("scale") });
 
 /**
  * Changes a scale. A level keeps what was given on it where its name stays, or where as many levels stand there and it

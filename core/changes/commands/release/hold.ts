@@ -1,11 +1,11 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { atOnce, refuse } from "#core/kernel";
 import { idField, resultOf, studentsOf } from "#core/model";
 import type { CommandKind, SteppedKind } from "../../engine/change";
 import { assignmentAt, finish, paperAt, put } from "../../engine/command-parts";
 import { withTotals } from "./totals-follow";
 
-const reason = z.string().trim().max(500).optional();
+const reason = z.optional(z.string().check(z.trim(), z.maxLength(500)));
 const because = (words: string | undefined) => (words ? `: ${words}` : "");
 
 const assignmentInput = z.object({ assignmentId: idField("assignment"), held: z.boolean(), reason });

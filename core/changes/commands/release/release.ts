@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { eachInSteps, milliseconds, ok, refuse, sameValue, type Instant, type Result, type Steps } from "#core/kernel";
 import {
   copyOf,
@@ -28,7 +28,7 @@ import { leaksStopping, leakStop } from "../../effects/leak-stop";
 import { stateAfter, type Patch } from "../../engine/patch";
 import { fixTotals, withTotals } from "./totals-follow";
 
-const facets = z.array(facetSchema).min(1);
+const facets = z.array(facetSchema).check(z.minLength(1));
 const wordsOf = (list: readonly Facet[]) => list.map((facet) => FACET_NAMES[facet]).join(", ");
 
 /** What a change of seals is about. */
@@ -36,11 +36,11 @@ const scope = {
   assignmentId: idField("assignment"),
   facets,
   /** Other assignments, sealed or released in the same change: a whole category. */
-  together: z.array(idField("assignment")).max(500).optional(),
+  together: z.optional(z.array(idField("assignment")).check(z.maxLength(500))),
   /** Only these students; left out: everyone. */
-  studentIds: z.array(idField("student")).optional(),
+  studentIds: z.optional(z.array(idField("student"))),
   /** Only this section; left out: everyone. */
-  sectionId: idField("section").optional(),
+  sectionId: z.optional(idField("section")),
 };
 const scopeInput = z.object(scope);
 type Scope = z.infer<typeof scopeInput>;

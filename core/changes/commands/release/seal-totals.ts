@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { milliseconds, refuse } from "#core/kernel";
 import {
   courseOf,
@@ -21,9 +21,9 @@ const sealInput = z.object({
   /** `course`, a category or a term. */
   id: z.string(),
   /** Other totals that change with it. */
-  together: z.array(z.string()).max(200).optional(),
+  together: z.optional(z.array(z.string()).check(z.maxLength(200))),
   state: z.enum(["sealed", "timed", "released"]),
-  at: instantField.nullable(),
+  at: z.nullable(instantField),
   shows: z.enum(["percent", "letter"]),
 });
 
@@ -57,7 +57,7 @@ export const sealTotal: SteppedKind<z.infer<typeof sealInput>> = {
   },
 };
 
-const releaseInput = z.object({ studentIds: z.array(idField("student")).optional() });
+const releaseInput = z.object({ studentIds: z.optional(z.array(idField("student"))) });
 
 /** Gives totals on show out again as they stand now, to everyone or to the students named. */
 export const releaseTotals: SteppedKind<z.infer<typeof releaseInput>> = {

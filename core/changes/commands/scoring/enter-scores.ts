@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { ok, refuse, type Result } from "#core/kernel";
 import { commentField, idField, resultOf, type CourseState, type ResultRecord } from "#core/model";
 import { counted } from "#core/words";
@@ -12,22 +12,22 @@ const cellSchema = z.object({
   assignmentId: idField("assignment"),
   studentId: idField("student"),
   /** The entry language of the gradebook. */
-  text: z.string().max(60),
+  text: z.string().check(z.maxLength(60)),
   /** An overall comment that comes with the entry; left out where there is none. */
-  comment: commentField.optional(),
+  comment: z.optional(commentField),
   /** The entry the screen showed before. */
-  seen: z.string().optional(),
+  seen: z.optional(z.string()),
 });
 /** One cell of a block of entries. */
 export type EntryCell = z.infer<typeof cellSchema>;
 
 const input = z.object({
-  cells: z.array(cellSchema).min(1).max(150_000),
+  cells: z.array(cellSchema).check(z.minLength(1), z.maxLength(150_000)),
   /** How the entries came about, for the journal. */
   how: z.enum(["pasted", "filled", "entered from the pile", "set missing", "entered", "from a spreadsheet"]),
-  reason: z.string().trim().max(500).optional(),
+  reason: z.optional(z.string().check(z.trim(), z.maxLength(500))),
   /** The person was shown what is unusual and keeps it. */
-  confirmed: z.boolean().optional(),
+  confirmed: z.optional(z.boolean()),
 });
 
 /** Enters many cells as one change with one undo. Refused whole when one cell is refused; the first one is named. */

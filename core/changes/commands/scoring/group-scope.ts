@@ -1,11 +1,11 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import type { StudentId } from "#core/kernel";
 import { groupMembers, groupOf, type CourseState } from "#core/model";
 import type { PaperPlace } from "../../engine/change";
 import type { Paper } from "../../engine/command-parts";
 
 /** Said of a whole group: what is changed for one member is changed for all who stand the same. */
-export const wholeGroupField = z.boolean().optional();
+export const wholeGroupField = z.optional(z.boolean());
 
 /**
  * The students a change is for: the one alone, or with them the members of their group who stand as they do. Who was

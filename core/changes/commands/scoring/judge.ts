@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { ok, parseDecimal, refuse, type Result, type StudentId } from "#core/kernel";
 import {
   commentField,
@@ -26,16 +26,16 @@ const judgeInput = z.object({
   ...place,
   verdict: z.discriminatedUnion("kind", [
     /** The level by its number from 1, lowest first. */
-    z.object({ kind: z.literal("level"), digit: z.number().int() }),
-    z.object({ kind: z.literal("points"), text: z.string().max(60) }),
+    z.object({ kind: z.literal("level"), digit: z.int() }),
+    z.object({ kind: z.literal("points"), text: z.string().check(z.maxLength(60)) }),
     /** One step of the ruler, from where it stands when the command is carried out. */
     z.object({ kind: z.literal("step"), direction: z.union([z.literal(1), z.literal(-1)]) }),
     /** With `toggle` it is opened again where it does not apply when the command is carried out. */
-    z.object({ kind: z.literal("notApplicable"), toggle: z.boolean().optional() }),
+    z.object({ kind: z.literal("notApplicable"), toggle: z.optional(z.boolean()) }),
     z.object({ kind: z.literal("open") }),
   ]),
   /** The person was asked about something unusual and goes on: points between levels, a missing or excused student. */
-  confirmed: z.boolean().optional(),
+  confirmed: z.optional(z.boolean()),
   wholeGroup: wholeGroupField,
 });
 
@@ -103,8 +103,8 @@ const commentInput = z.object({
   ...place,
   comment: commentField,
   /** To the student, or a private note that only instructors ever see; left out: to the student. */
-  facing: z.enum(["student", "private"]).optional(),
-  seen: z.string().optional(),
+  facing: z.optional(z.enum(["student", "private"])),
+  seen: z.optional(z.string()),
   wholeGroup: wholeGroupField,
 });
 

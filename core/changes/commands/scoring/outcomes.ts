@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { ok, refuse, type Id, type Result, type StudentId } from "#core/kernel";
 import { idField, judgementOf, outcomeRubricOf, outcomeScaleOf, resultOf, type CourseState } from "#core/model";
 import { proposedPoints } from "#core/scoring";
@@ -13,7 +13,7 @@ const attainmentInput = z.object({
   assignmentId: idField("assignment"),
   studentId: idField("student"),
   /** A level of the assignment's outcome scale; null takes it back. */
-  levelId: idField("level").nullable(),
+  levelId: z.nullable(idField("level")),
   wholeGroup: wholeGroupField,
 });
 

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { compare, fromDecimal, ok, refuse, toNumber, type Id, type Result } from "#core/kernel";
 import {
   answerOf,
@@ -29,8 +29,10 @@ import { noLongerMissing } from "../collect/no-longer-missing";
 const saveInput = z.object({
   assignmentId: idField("assignment"),
   questions: z
-    .array(questionSchema.omit({ assignmentId: true, order: true }).extend({ id: idField("question").nullable() }))
-    .max(200),
+    .array(
+      z.extend(z.omit(questionSchema, { assignmentId: true, order: true }), { id: z.nullable(idField("question")) }),
+    )
+    .check(z.maxLength(200)),
 });
 
 /**
@@ -83,11 +85,10 @@ function checkKey({ prompt, key, points }: Pick<Question, "prompt" | "key" | "po
 const takeInInput = z.object({
   assignmentId: idField("assignment"),
   /** When they came in; null where nobody wrote it down. */
-  at: instantField.nullable(),
+  at: z.nullable(instantField),
   answers: z
     .array(z.object({ studentId: idField("student"), questionId: idField("question"), text: commentField }))
-    .min(1)
-    .max(200_000),
+    .check(z.minLength(1), z.maxLength(200_000)),
 });
 
 /** Takes in answers. They stand in the place of earlier ones of the same students; points given by hand stay. */
@@ -124,11 +125,11 @@ const judgeInput = z.object({
   studentId: idField("student"),
   questionId: idField("question"),
   /** Points as typed; nothing or `-` goes back to what the key gives. */
-  text: z.string().max(60).optional(),
-  comment: z.object({ text: commentField, seen: z.string() }).optional(),
+  text: z.optional(z.string().check(z.maxLength(60))),
+  comment: z.optional(z.object({ text: commentField, seen: z.string() })),
   /** Students who gave the same answer: what is said here holds for them too. */
-  alike: z.array(idField("student")).max(5_000).optional(),
-  confirmed: z.boolean().optional(),
+  alike: z.optional(z.array(idField("student")).check(z.maxLength(5_000))),
+  confirmed: z.optional(z.boolean()),
 });
 
 /** Judges one answer by hand, or writes to the student about it; equal answers of others may be judged with it. */

@@ -1,11 +1,11 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { refuse } from "#core/kernel";
 import { idField, scalingSchema, type Scaling } from "#core/model";
 import { checkScaling } from "#core/scoring";
 import type { CommandKind } from "../../engine/change";
 import { assignmentAt, finish, put } from "../../engine/command-parts";
 
-const input = z.object({ assignmentId: idField("assignment"), scaling: scalingSchema.nullable() });
+const input = z.object({ assignmentId: idField("assignment"), scaling: z.nullable(scalingSchema) });
 
 const WORDS: Readonly<Record<Scaling["kind"], string>> = {
   add: "points added",

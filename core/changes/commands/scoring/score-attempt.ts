@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { refuse } from "#core/kernel";
 import { handInOf, idField, resultOf } from "#core/model";
 import { checkScore } from "#core/scoring";
@@ -8,9 +8,9 @@ import { finish, paperAt, put, readFigure } from "../../engine/command-parts";
 const attemptInput = z.object({
   assignmentId: idField("assignment"),
   studentId: idField("student"),
-  attempt: z.number().int().min(1),
-  text: z.string().max(60),
-  confirmed: z.boolean().optional(),
+  attempt: z.int().check(z.minimum(1)),
+  text: z.string().check(z.maxLength(60)),
+  confirmed: z.optional(z.boolean()),
 });
 
 /** Scores one attempt, or clears its score with nothing or `-`. Which attempt counts is the assignment's rule. */

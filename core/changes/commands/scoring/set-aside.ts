@@ -1,13 +1,13 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { asideSchema, idField } from "#core/model";
 import type { CommandKind } from "../../engine/change";
 import { assignmentAt, finish, put, remove } from "../../engine/command-parts";
 
-const asideInput = asideSchema.omit({ id: true }).extend({
+const asideInput = z.extend(z.omit(asideSchema, { id: true }), {
   /** What is odd, as `oddSubject` names it. */
-  subject: z.string().min(1).max(300),
+  subject: z.string().check(z.minLength(1), z.maxLength(300)),
   /** The same for the journal. */
-  title: z.string().max(300),
+  title: z.string().check(z.maxLength(300)),
 });
 
 /** Sets something odd aside with a word; it comes back by itself when what it rests on is another figure. */
@@ -22,7 +22,10 @@ export const setAside: CommandKind<z.infer<typeof asideInput>> = {
   },
 };
 
-const backInput = z.object({ assignmentId: idField("assignment"), subject: z.string().min(1).max(300) });
+const backInput = z.object({
+  assignmentId: idField("assignment"),
+  subject: z.string().check(z.minLength(1), z.maxLength(300)),
+});
 
 /** Takes it back that something was set aside. */
 export const takeFromAside: CommandKind<z.infer<typeof backInput>> = {

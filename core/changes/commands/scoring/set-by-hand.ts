@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import {
   add,
   fromDecimal,
@@ -16,15 +16,15 @@ import { counted } from "#core/words";
 import type { ChangeIssue, CommandKind, PaperPlace } from "../../engine/change";
 import { checkSeen, finish, paperAt, put, readFigure } from "../../engine/command-parts";
 
-const reasonField = z.string().trim().max(500);
+const reasonField = z.string().check(z.trim(), z.maxLength(500));
 
 const setByHandInput = z.object({
   assignmentId: idField("assignment"),
   studentId: idField("student"),
   /** The figure in points; nothing or `-` goes back to the computed one. */
-  text: z.string().max(60),
-  seen: z.string().optional(),
-  reason: reasonField.optional(),
+  text: z.string().check(z.maxLength(60)),
+  seen: z.optional(z.string()),
+  reason: z.optional(reasonField),
 });
 
 /** Sets the counted value of a result by hand, or goes back to the computed one, which stays beside it all the time. */
@@ -49,11 +49,11 @@ export const setByHand: CommandKind<z.infer<typeof setByHandInput>> = {
 
 const adjustInput = z.object({
   assignmentId: idField("assignment"),
-  studentIds: z.array(idField("student")).min(1).max(5_000),
+  studentIds: z.array(idField("student")).check(z.minLength(1), z.maxLength(5_000)),
   /** Points to add; below 0 to take off. */
-  text: z.string().max(60),
+  text: z.string().check(z.maxLength(60)),
   /** Why; it stands in the journal. */
-  reason: reasonField.min(1),
+  reason: reasonField.check(z.minLength(1)),
 });
 
 /** Adds points to the counted values of a selection. Each becomes a figure set by hand beside the computed one. */

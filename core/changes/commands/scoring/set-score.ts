@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { commentField, idField } from "#core/model";
 import { entryText } from "./entry-text";
 import type { CommandKind } from "../../engine/change";
@@ -9,13 +9,13 @@ const input = z.object({
   assignmentId: idField("assignment"),
   studentId: idField("student"),
   /** The entry language of the gradebook. */
-  text: z.string().max(60),
+  text: z.string().check(z.maxLength(60)),
   /** The entry this screen showed before; left out where nothing was shown. */
-  seen: z.string().optional(),
+  seen: z.optional(z.string()),
   /** The person was asked about an unusual value and keeps it. */
-  confirmed: z.boolean().optional(),
+  confirmed: z.optional(z.boolean()),
   /** A comment to the student that comes with the entry; it follows what is written there already. */
-  comment: commentField.optional(),
+  comment: z.optional(commentField),
 });
 
 /** Types a score, a lateness or a standing: `17.5`, `17.5 l2`, `m`, `x`, `-`; with outcomes `17.5 o32`. */

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import type { StudentId } from "#core/kernel";
 import { commentField, idField, resultOf } from "#core/model";
 import type { CommandKind } from "../../engine/change";
@@ -9,9 +9,9 @@ const place = { assignmentId: idField("assignment"), studentId: idField("student
 
 const standingInput = z.object({
   ...place,
-  decision: z.enum(["missing", "excused"]).nullable(),
+  decision: z.nullable(z.enum(["missing", "excused"])),
   /** The same decision takes itself back, as it stands when the command is carried out: a key pressed twice. */
-  toggle: z.boolean().optional(),
+  toggle: z.optional(z.boolean()),
 });
 
 /** Says that a student is missing or excused, or takes it back. */
@@ -29,7 +29,7 @@ export const setStanding: CommandKind<z.infer<typeof standingInput>> = {
   },
 };
 
-const lateInput = z.object({ ...place, unitsLate: z.number().int().min(0).max(999).nullable() });
+const lateInput = z.object({ ...place, unitsLate: z.nullable(z.int().check(z.minimum(0), z.maximum(999))) });
 
 /** Says how late a hand-in is, in units of the late rule; null goes back to what its time tells. */
 export const setLateness: CommandKind<z.infer<typeof lateInput>> = {
@@ -48,7 +48,7 @@ const commentInput = z.object({
   ...place,
   facing: z.enum(["student", "private"]),
   text: commentField,
-  seen: z.string().optional(),
+  seen: z.optional(z.string()),
   wholeGroup: wholeGroupField,
 });
 

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { milliseconds, ok, refuse, type Id } from "#core/kernel";
 import {
   commentField,
@@ -18,18 +18,17 @@ import { finish, paperAt, put, studentAt } from "../../engine/command-parts";
 const mailInput = z.object({
   kind: z.enum(["results", "reminder"]),
   /** What it is about, for the journal. */
-  about: z.string().trim().max(200),
+  about: z.string().check(z.trim(), z.maxLength(200)),
   mails: z
     .array(
       z.object({
         studentId: idField("student"),
-        to: z.string().trim().max(320),
-        subject: z.string().trim().min(1).max(300),
-        body: commentField.min(1),
+        to: z.string().check(z.trim(), z.maxLength(320)),
+        subject: z.string().check(z.trim(), z.minLength(1), z.maxLength(300)),
+        body: commentField.check(z.minLength(1)),
       }),
     )
-    .min(1)
-    .max(5_000),
+    .check(z.minLength(1), z.maxLength(5_000)),
 });
 
 /** Hands letters to the post office, which delivers them into the student window. */
@@ -75,7 +74,7 @@ const delivery = (
 
 const deliveryInput = z.object({
   locked: z.boolean(),
-  studentIds: z.array(idField("student")).min(1).max(5_000),
+  studentIds: z.array(idField("student")).check(z.minLength(1), z.maxLength(5_000)),
 });
 
 /** Notes that student copies left the application as files; from then on they count as seen. */
@@ -95,7 +94,7 @@ const MOST_OPENINGS = 100;
 const openInput = z.object({
   studentId: idField("student"),
   /** The assignments whose letters were opened. */
-  assignmentIds: z.array(idField("assignment")).max(500),
+  assignmentIds: z.array(idField("assignment")).check(z.maxLength(500)),
   totals: z.boolean(),
 });
 
@@ -148,12 +147,11 @@ const exportInput = z.object({
         studentId: idField("student"),
         number: z.string(),
         name: z.string(),
-        percent: z.string().nullable(),
-        letter: z.string().nullable(),
+        percent: z.nullable(z.string()),
+        letter: z.nullable(z.string()),
       }),
     )
-    .min(1)
-    .max(5_000),
+    .check(z.minLength(1), z.maxLength(5_000)),
 });
 
 /** Keeps final grades as they were exported, to be compared with later ones. */

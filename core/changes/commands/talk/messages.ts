@@ -1,11 +1,11 @@
-import { z } from "zod";
+import { z } from "zod/mini";
 import { refuse, type Id } from "#core/kernel";
 import { commentField, fileSchema, idField, messagesOf, type Message } from "#core/model";
 import type { CommandKind } from "../../engine/change";
 import { excerpt, finish, paperAt, put } from "../../engine/command-parts";
 
 const place = { assignmentId: idField("assignment"), studentId: idField("student") };
-const content = { text: commentField, files: z.array(fileSchema).max(20) };
+const content = { text: commentField, files: z.array(fileSchema).check(z.maxLength(20)) };
 
 const sendInput = z.object({ ...place, ...content });
 

@@ -1,11 +1,16 @@
 import { DialogFrame, LeaveAsItIs } from "../../../../ui/dialogs/dialog-frame";
-import { z } from "zod";
+import { z } from "zod/mini";
 import { FormTrouble, TextField } from "../../../../ui/forms/fields";
 import { sending, useSchemaForm } from "../../../../ui/forms/use-schema-form";
 
-const figureAlone = z.object({ figure: z.string().trim().min(1, "Type an entry."), reason: z.string() });
-const figureWithReason = figureAlone.extend({
-  reason: z.string().trim().min(1, "Say why, in a few words.").max(500, "At most 500 letters."),
+const figureAlone = z.object({
+  figure: z.string().check(z.trim(), z.minLength(1, "Type an entry.")),
+  reason: z.string(),
+});
+const figureWithReason = z.extend(figureAlone, {
+  reason: z
+    .string()
+    .check(z.trim(), z.minLength(1, "Say why, in a few words."), z.maxLength(500, "At most 500 letters.")),
 });
 
 /** Asks for an entry, and for a reason where one is wanted, before a bulk action is looked over. */
