@@ -1,8 +1,10 @@
 import type { Page } from "@playwright/test";
 import { expect, openDemo, test } from "./helpers";
+import { takesFiles } from "./let-go";
 
 /** Holds a file over a place of the page, and lets it go there. Answers whether the browser would have opened it. */
 async function letGo(page: Page, selector: string, name: string, text: string, until: "over" | "dropped" = "dropped") {
+  await takesFiles(page, selector);
   return page.evaluate(
     ([place, fileName, content, last]) => {
       const target = document.querySelector(place ?? "");

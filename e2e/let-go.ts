@@ -1,12 +1,17 @@
 import type { Page } from "@playwright/test";
 
+/** Waits until files can be let go on a part of the page: the package for it comes a breath after the page is drawn. */
+export const takesFiles = (page: Page, selector: string) =>
+  page.waitForFunction((place) => document.querySelector(place)?.closest('[role="presentation"]'), selector);
+
 /** Lets files go on a part of the page, as they are dragged from a folder. */
-export const letGo = (
+export async function letGo(
   page: Page,
   selector: string,
   files: readonly (readonly [name: string, text: string])[],
-): Promise<void> =>
-  page.evaluate(
+): Promise<void> {
+  await takesFiles(page, selector);
+  await page.evaluate(
     ([place, all]) => {
       const target = document.querySelector(place);
       const dataTransfer = new DataTransfer();
@@ -17,3 +22,4 @@ export const letGo = (
     },
     [selector, files] as const,
   );
+}

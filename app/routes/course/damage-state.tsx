@@ -13,7 +13,7 @@ interface DamageStateProps {
 }
 
 /** Says on every screen what of a course cannot be read, that nothing can be changed in it, and how to go on. */
-export function DamageState({ repository, session, damage, timeZone }: DamageStateProps) {
+export default function DamageState({ repository, session, damage, timeZone }: DamageStateProps) {
   const navigate = useNavigate();
   const job = useJob();
   const { seq, lost, kept, since } = damage;

@@ -1,3 +1,4 @@
+import { lazy, Suspense } from "react";
 import { isRouteErrorResponse, Outlet, redirect } from "react-router";
 import { courseOf } from "#core/model";
 import { keep, known } from "../../course/choices";
@@ -14,8 +15,9 @@ import { Bar } from "./bar";
 import { PacketBar } from "./packet-bar";
 import { packetDetour } from "./packet-places";
 import { DropAnywhere } from "./drop-anywhere";
-import { DamageState } from "./damage-state";
 import { useFlowCounts } from "./use-flow-counts";
+
+const DamageState = lazy(() => import("./damage-state"));
 
 export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
@@ -71,7 +73,9 @@ export default function CoursePage({ loaderData, params }: Route.ComponentProps)
           }}
         />
         {session.damage && (
-          <DamageState repository={repository} session={session} damage={session.damage} timeZone={timeZone} />
+          <Suspense fallback={null}>
+            <DamageState repository={repository} session={session} damage={session.damage} timeZone={timeZone} />
+          </Suspense>
         )}
         {isPacket ? (
           <Outlet />
