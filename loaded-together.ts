@@ -53,10 +53,13 @@ async function takenBy(context: Context, id: string): Promise<Taken> {
  * All modules that cannot be done without once `ends` are loaded. Index files hand on far more than anybody takes: names are
  * followed through them, so that nothing comes along that no one asked for.
  */
-async function neededBy(context: Context, ends: readonly string[]): Promise<ReadonlySet<string>> {
+async function neededBy(
+  context: Context,
+  ends: readonly string[],
+  kept: Map<string, Taken>,
+): Promise<ReadonlySet<string>> {
   const needed = new Set<string>();
   const seen = new Set<string>();
-  const kept = new Map<string, Taken>();
   const left: (readonly [id: string, name: string | null])[] = ends.map((id) => [id, "*"]);
   for (let next = left.pop(); next; next = left.pop()) {
     const [id, name] = next;
@@ -78,21 +81,47 @@ async function neededBy(context: Context, ends: readonly string[]): Promise<Read
   return needed;
 }
 
+/** A part of a screen as the router has it built; the screen stands before the question mark. */
+const SCREEN = /app\/routes\/.*\?(__react-router-build-client-route|route-chunk=.*)$/;
+
+interface Files {
+  /** Files by their names, each with the modules that bring along all that stands in it; an earlier one keeps what a later one needs too. */
+  readonly ends: Readonly<Record<string, RegExp>>;
+  /** Files for what is left, by how many screens at least use each of their modules; the most used first. */
+  readonly shared: Readonly<Record<string, number>>;
+}
+
 /**
- * Modules that are always loaded together stand in one file, however many others load some of them too: a page comes with
- * a few requests and not with a hundred. `groups` names the files, with the modules that bring each along; an earlier one
- * keeps what a later one needs too.
+ * Modules that are loaded together stand in one file, however many others load some of them too: a screen comes with a few
+ * requests, and not with a hundred in a row of steps, each of which only tells of the next.
  */
-export function loadedTogether(groups: Readonly<Record<string, RegExp>>) {
+export function loadedTogether({ ends, shared }: Files) {
   const fileOf = new Map<string, string>();
   const plugin: Plugin = {
     name: "loaded-together",
     async buildEnd() {
       fileOf.clear();
+      const kept = new Map<string, Taken>();
       const all = [...this.getModuleIds()];
-      for (const [name, end] of Object.entries(groups)) {
-        const ends = all.filter((id) => end.test(id));
-        for (const id of await neededBy(this, ends)) if (!fileOf.has(id)) fileOf.set(id, name);
+      for (const [name, end] of Object.entries(ends)) {
+        for (const id of await neededBy(
+          this,
+          all.filter((one) => end.test(one)),
+          kept,
+        )) {
+          if (!fileOf.has(id)) fileOf.set(id, name);
+        }
+      }
+      const parts = all.filter((id) => SCREEN.test(id));
+      const screens = new Set(parts.map((id) => id.split("?")[0] ?? id));
+      const users = new Map<string, number>();
+      for (const screen of screens) {
+        const own = parts.filter((id) => id.startsWith(`${screen}?`));
+        for (const id of await neededBy(this, own, kept)) users.set(id, (users.get(id) ?? 0) + 1);
+      }
+      for (const [id, count] of users) {
+        const name = Object.keys(shared).find((one) => count >= (shared[one] ?? 0));
+        if (name !== undefined && !fileOf.has(id)) fileOf.set(id, name);
       }
     },
   };

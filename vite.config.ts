@@ -15,8 +15,11 @@ const newsWithoutInlineStyles: Plugin = {
 };
 
 const together = loadedTogether({
-  always: /app\/(entry\.client\.tsx|root\.tsx\?__react-router-build-client-route)$/,
-  course: /app\/routes\/course\/page\.tsx\?(__react-router-build-client-route|route-chunk=.*)$/,
+  ends: {
+    always: /app\/(entry\.client\.tsx|root\.tsx\?__react-router-build-client-route)$/,
+    course: /app\/routes\/(course|board)\/page\.tsx\?(__react-router-build-client-route|route-chunk=.*)$/,
+  },
+  shared: { parts: 10, fields: 5 },
 });
 
 export default defineConfig({

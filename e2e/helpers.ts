@@ -50,7 +50,11 @@ export async function open(page: Page, path: string): Promise<void> {
 interface WithRouter {
   readonly __reactRouterDataRouter: {
     navigate(to: string): Promise<void>;
-    readonly state: { readonly location: { readonly pathname: string; readonly search: string } };
+    readonly state: {
+      readonly location: { readonly pathname: string; readonly search: string };
+      /** Where it is on its way to, if it is. */
+      readonly navigation: { readonly location?: { readonly pathname: string } };
+    };
   };
 }
 
@@ -64,11 +68,22 @@ export async function goTo(page: Page, path: string): Promise<void> {
   await page.locator(`html[data-ready="${arrived}"]`).waitFor();
 }
 
-/** Opens the application for the first time, with the demo course, and goes on to a place of that course. */
+/**
+ * Opens the application for the first time, with the demo course, and goes on to a place of that course as soon as there is
+ * one: its board, which the application would show first, is drawn only where it is asked for.
+ */
 export async function openDemo(page: Page, place = ""): Promise<void> {
-  await open(page, "/");
-  await expect(page.getByRole("heading", { level: 1, name: "Reading Rivers: Field Hydrology" })).toBeVisible();
-  if (place) await goTo(page, COURSE + place);
+  if (place === "") {
+    await open(page, "/");
+    await expect(page.getByRole("heading", { level: 1, name: "Reading Rivers: Field Hydrology" })).toBeVisible();
+    return;
+  }
+  await page.goto("/", { waitUntil: "commit" });
+  await page.waitForFunction((course) => {
+    const state = (window as unknown as Partial<WithRouter>).__reactRouterDataRouter?.state;
+    return state && (state.navigation.location ?? state.location).pathname === course;
+  }, COURSE);
+  await goTo(page, COURSE + place);
 }
 
 /** Waits until the page is still: nothing in it has changed for a while. */

@@ -183,8 +183,12 @@ test("a dialog takes every press, and what lies under it is not styled anew for 
   await page.getByRole("button", { name: /^Let them rest on/ }).click();
   const dialog = page.getByRole("dialog", { name: /^Let totals rest on/ });
   await expect(dialog).toBeVisible();
-  // What the body says of presses, every element inherits.
-  expect(await page.evaluate(() => getComputedStyle(document.body).pointerEvents)).toBe("auto");
+  // What the body says of presses, every element inherits. A dialog listens from the turn after the one that draws it.
+  const ofBody = await page.evaluate(async () => {
+    await new Promise((resolve) => setTimeout(resolve));
+    return getComputedStyle(document.body).pointerEvents;
+  });
+  expect(ofBody).toBe("auto");
   await page.mouse.click(under.x + under.width / 2, under.y + under.height / 2);
   await expect(dialog).toHaveCount(0);
   expect(page.url()).toBe(address);

@@ -19,13 +19,14 @@ const check = (name, command, args) => {
 };
 
 /**
- * Checks that run beside each other, each lane one after the other; what a check says is shown when it is done. A check
- * counts as one, unless it brings along how its outcome is counted.
+ * Checks that run beside each other, each lane one after the other once what it waits for is there; what a check says is
+ * shown when it is done. A check counts as one, unless it brings along how its outcome is counted.
  */
 const checkInLanes = (...lanes) =>
   Promise.all(
-    lanes.map(async (lane) => {
-      for (const [name, command, args, count = null] of lane) {
+    lanes.map(async ({ after, checks }) => {
+      await after;
+      for (const [name, command, args, count = null] of checks) {
         const { code, said } = await runQuietly(command, args);
         console.log(`\n== ${name}\n${said}`);
         if (count) count(name, code);
@@ -54,13 +55,17 @@ const PACKAGES = {
   ),
 };
 
-function installPackages() {
+/** Installs those that lack, while what needs none of them goes on. */
+async function installPackages() {
   const lacking = Object.keys(PACKAGES).filter((name) => !PACKAGES[name].some((place) => existsSync(place)));
   if (lacking.length === 0) return;
   console.log(`Installing ${lacking.join(", ")} from Debian's packages`);
-  run("apt-get", ["update", "-qq"]);
-  const options = { env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" } };
-  run("apt-get", ["install", "-y", "-qq", "--no-install-recommends", ...lacking], options);
+  process.env.DEBIAN_FRONTEND = "noninteractive";
+  const { said } = await runQuietly("sh", [
+    "-c",
+    `apt-get update -qq; apt-get install -y -qq --no-install-recommends ${lacking.join(" ")}`,
+  ]);
+  console.log(said);
 }
 
 /** Counts from a JSON report; a run that left none counts as one failure, and so does what only its exit code tells. */
@@ -84,24 +89,30 @@ const countUnitTests = (name, code) =>
     return { passed, failed: failed > 0 ? failed : files };
   });
 
+const packages = installPackages();
 prepare();
-installPackages();
 rmSync(at("test-results"), { recursive: true, force: true });
 
 check("types: routes", bin("react-router"), ["typegen"]);
 const REPORTERS = ["--reporter=default", "--reporter=json"];
 const FOLDERS = ["app", "core", "storage", "workers", "demo", "e2e", "server"];
 await checkInLanes(
-  [
-    ["lint", bin("oxlint"), []],
-    // The compiler of today checks the types in a sixth of the time that the one before it takes.
-    ["types", process.execPath, [at("node_modules", "typescript-7", "bin", "tsc"), "-b"]],
-    ["format", bin("oxfmt"), ["--check", "."]],
-    ["layers", bin("depcruise"), ["--config", "layers.cjs", ...FOLDERS]],
-    ["nothing unused", bin("knip"), ["--no-progress"]],
-    ["docs/checks.md", process.execPath, ["scripts/checks.mjs", "--check"]],
-  ],
-  [["unit tests", bin("vitest"), ["run", ...REPORTERS, `--outputFile.json=${unitReport}`], countUnitTests]],
+  {
+    after: null,
+    checks: [
+      ["lint", bin("oxlint"), []],
+      // The compiler of today checks the types in a sixth of the time that the one before it takes.
+      ["types", process.execPath, [at("node_modules", "typescript-7", "bin", "tsc"), "-b"]],
+      ["format", bin("oxfmt"), ["--check", "."]],
+      ["layers", bin("depcruise"), ["--config", "layers.cjs", ...FOLDERS]],
+      ["nothing unused", bin("knip"), ["--no-progress"]],
+      ["docs/checks.md", process.execPath, ["scripts/checks.mjs", "--check"]],
+    ],
+  },
+  {
+    after: packages,
+    checks: [["unit tests", bin("vitest"), ["run", ...REPORTERS, `--outputFile.json=${unitReport}`], countUnitTests]],
+  },
 );
 
 console.log("\n== build");
