@@ -6,7 +6,8 @@ const PORT = 4391;
 export default defineConfig({
   testDir: "e2e",
   testIgnore: "screenshots/**",
-  fullyParallel: true,
+  // Journeys of one file go on in one page (e2e/helpers.ts).
+  fullyParallel: false,
   workers: 2,
   timeout: 90_000,
   expect: { timeout: 10_000 },

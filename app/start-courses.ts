@@ -1,19 +1,23 @@
 import type { FileId, Id, Result } from "#core/kernel";
-import { newChain, type ChangeIssue } from "#core/changes";
-import { demoDocumentsSchema, demoFileId, demoJournal, demoPostFiles, documentsIn, startCommand } from "../demo";
+import { newChain, type ChangeIssue, type Entry } from "#core/changes";
+import { demoDocumentsSchema, demoFileId, demoPostFiles, documentsIn, startCommand } from "../demo";
 import type { Repository } from "#storage";
 import { keep, known } from "./course/choices";
 import { slotWish } from "./course/wish-slot";
 
-/** Fetches the demo's documents, which ship with the application, and keeps the demo course. Answers its slot. */
+/** Fetches the demo's journal and documents, which ship with the application, and keeps the demo course. Answers its slot. */
 export async function keepDemoCourse(repository: Repository): Promise<string> {
-  const [list, pack] = await Promise.all([fetch("/demo/documents.json"), fetch("/demo/documents.pack")]);
+  const [journal, list, pack] = await Promise.all([
+    fetch("/demo/journal.json"),
+    fetch("/demo/documents.json"),
+    fetch("/demo/documents.pack"),
+  ]);
   const documents = demoDocumentsSchema.parse(await list.json());
   const files = new Map<FileId, Blob>(
     documentsIn(documents, await pack.blob()).map(([document, piece]) => [demoFileId(document), piece]),
   );
   for (const { file, html } of demoPostFiles()) files.set(file.id, new Blob([html], { type: file.mediaType }));
-  const entries = demoJournal(documents);
+  const entries = (await journal.json()) as Entry[];
   // It begins here, so its chain tells of all of it.
   return repository.keepCourse("reading-rivers", entries, files, { chain: { ...newChain(entries), unproven: 0 } });
 }

@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 import { beforeAll, describe, expect, it } from "vitest";
-import { applyPatches, judgingOrders, scoringsOf } from "#core/changes";
+import { z } from "zod/mini";
+import { applyPatches, entrySchema, judgingOrders, scoringsOf } from "#core/changes";
 import { assignmentsOf, EMPTY_STATE, handInOf, levelGiven, studentsOf, termsOf, type CourseState } from "#core/model";
 import { laneOf, visibleTo } from "#core/release";
 import { oddFound } from "#core/statistics";
@@ -26,6 +27,13 @@ describe("the demo course", () => {
 
   it("is the same journal every time", () => {
     expect(demoJournal(documents)).toEqual(demoJournal(documents));
+  });
+
+  it("ships as a file, and what is read from it is the same journal", () => {
+    const entries = demoJournal(documents);
+    const read: unknown = JSON.parse(JSON.stringify(entries));
+    expect(read).toStrictEqual(entries);
+    expect(z.array(entrySchema).safeParse(read).success).toBe(true);
   });
 
   it("has 28 students and at least 24 handed-in documents of 300 to 700 words", () => {

@@ -2,7 +2,7 @@ import { spawnSync } from "node:child_process";
 import { join } from "node:path";
 import type { Page } from "@playwright/test";
 import { strFromU8, unzipSync } from "fflate";
-import { allKept, cell, expect, open, openDemo, test } from "./helpers";
+import { allKept, cell, expect, open, openDemo, alone as test } from "./helpers";
 
 test("a course file with a passphrase opens with the age command, and is read in again", async ({ page }) => {
   test.setTimeout(120_000);

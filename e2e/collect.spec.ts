@@ -1,7 +1,7 @@
 import type { Page } from "@playwright/test";
 import { strToU8, zipSync } from "fflate";
 import { Acts } from "./acts";
-import { allKept, expect, goTo, open, openDemo, test } from "./helpers";
+import { allKept, alone, expect, goTo, open, openDemo, test } from "./helpers";
 import { dropInbox } from "./demo-inbox";
 import { letGo } from "./let-go";
 import { makePdf } from "./make-pdf";
@@ -289,7 +289,7 @@ test("three hundred files: shown at once, taken in whole or not at all when the 
   await expect(wholeOrNothing(again)).toHaveCount(1);
 });
 
-test("a full disk in the middle of taking in three hundred: all of them or none, and it is said", async ({ page }) => {
+alone("a full disk in the middle of taking in three hundred: all of them or none, and it is said", async ({ page }) => {
   await page.addInitScript(() => {
     // From then on nothing more can be written, as on a full disk.
     // oxlint-disable-next-line typescript/unbound-method -- it is called with its own `this` below

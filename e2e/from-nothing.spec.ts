@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { allKept, expect, open, openDemo, test } from "./helpers";
+import { allKept, expect, open, openDemo, alone as test } from "./helpers";
 
 /** Thirty invented people; each has a part of the name that nobody else has. */
 const PEOPLE = [

@@ -1,6 +1,6 @@
 import type { Page, Route } from "@playwright/test";
 import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
-import { expect, openDemo, test } from "./helpers";
+import { alone, expect, openDemo, test } from "./helpers";
 import { makeWord } from "./make-files";
 import { makePdf } from "./make-pdf";
 
@@ -154,7 +154,7 @@ test("a Word file that unpacks to tens of megabytes leaves the page answering, a
   await expect(page.getByRole("button", { name: "Save the file" })).toBeVisible();
 });
 
-test("a document that takes long can be stopped, and opened after all", async ({ page }) => {
+alone("a document that takes long can be stopped, and opened after all", async ({ page }) => {
   // A worker that does not come stands for a document without an end; the next papers are read ahead by the same one.
   const held: Route[] = [];
   let isHolding = true;

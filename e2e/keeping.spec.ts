@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import type { Locator } from "@playwright/test";
-import { allKept, cell, expect, open, openDemo, ruler, test } from "./helpers";
+import { allKept, alone, cell, expect, open, openDemo, ruler, test } from "./helpers";
 
 const COURSE = "/courses/reading-rivers";
 
@@ -158,7 +158,7 @@ test("days late are kept by Enter and by leaving, not by Escape, another window 
 });
 
 test.describe("when the disk is full", () => {
-  test("it says so, keeps the entry on the screen, and keeps it in storage once there is room", async ({ page }) => {
+  alone("it says so, keeps the entry on the screen, and keeps it in storage once there is room", async ({ page }) => {
     await page.addInitScript(() => {
       // oxlint-disable-next-line typescript/unbound-method -- it is called with its own `this` below
       const put = IDBObjectStore.prototype.put;

@@ -2,7 +2,10 @@ import type { Page } from "@playwright/test";
 
 /** Waits until files can be let go on a part of the page: the package for it comes a breath after the page is drawn. */
 export const takesFiles = (page: Page, selector: string) =>
-  page.waitForFunction((place) => document.querySelector(place)?.closest('[role="presentation"]'), selector);
+  page.waitForFunction(
+    (place) => document.querySelector(place)?.closest<HTMLElement>("[data-takes-files]")?.dataset.takesFiles === "true",
+    selector,
+  );
 
 /** Lets files go on a part of the page, as they are dragged from a folder. */
 export async function letGo(

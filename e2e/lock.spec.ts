@@ -2,7 +2,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync } from "node:f
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { chromium, type Page } from "@playwright/test";
-import { allKept, expect, open, openDemo, test } from "./helpers";
+import { allKept, expect, open, openDemo, alone as test } from "./helpers";
 import { openClosedTrees } from "./closed-trees";
 
 const PASSPHRASE = "seven wet herons";

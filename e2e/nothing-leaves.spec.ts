@@ -1,4 +1,4 @@
-import { cell, expect, open, openDemo, takeUp, test } from "./helpers";
+import { cell, expect, open, openDemo, takeUp, alone as test } from "./helpers";
 
 test("no request carries course data: once the page is there, work makes no request at all but for shipped files", async ({
   page,

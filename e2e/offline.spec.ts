@@ -3,7 +3,7 @@ import { appendFileSync, cpSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import type { Page } from "@playwright/test";
-import { allKept, cell, expect, expectWritten, open, ruler, test } from "./helpers";
+import { allKept, cell, expect, expectWritten, open, ruler, alone as test } from "./helpers";
 
 const PORT = 4393;
 const COURSE = "/courses/reading-rivers";

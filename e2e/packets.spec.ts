@@ -2,7 +2,7 @@ import { execFileSync } from "node:child_process";
 import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import type { BrowserContext, Download, Page } from "@playwright/test";
 import { strFromU8, unzipSync } from "fflate";
-import { allKept, expect, goTo, openDemo, test } from "./helpers";
+import { allKept, expect, goTo, openDemo, alone as test } from "./helpers";
 
 const PAPERS = 60;
 const number = (at: number) => String(2001 + at);
@@ -134,7 +134,6 @@ test("three browsers mark sixty papers with packets: back in any order, one twic
   const lines = (from: number, to: number) =>
     Array.from({ length: to - from }, (_, step) => `${number(from + step)} ${scoreOf(from + step)}`);
   const work = async (marker: Page, path: string, from: number) => {
-    await marker.goto(at("/"));
     await marker.goto(at(await openedIn(marker, path)));
     await enterPile(marker, lines(from, from + 20));
     return giveBack(marker);

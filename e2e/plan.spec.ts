@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { allKept, expect, goTo, openDemo, test } from "./helpers";
+import { allKept, alone, expect, goTo, openDemo, test } from "./helpers";
 
 const names = (page: Page, category: string) =>
   page.getByRole("region", { name: category, exact: true }).getByRole("heading", { level: 3 });
@@ -53,23 +53,24 @@ test("an assignment is taken up, moved and put down with keys, and every step is
   await expect(page.getByRole("button", { name: `Move ${second ?? ""}`, exact: true })).toBeFocused();
 });
 
-test("an arrow pressed at once after taking something up moves it, however late the page's timers run", async ({
-  page,
-}) => {
-  await page.addInitScript(() => {
-    const soon = window.setTimeout.bind(window);
-    // As on a machine that has no time: what was to run at once runs much later, and keys come before it.
-    window.setTimeout = ((act: () => void, wait = 0) => soon(act, wait < 5 ? 600 : wait)) as typeof setTimeout;
-  });
-  await openDemo(page, "/plan");
-  const [first, second] = await names(page, "Field work").allTextContents();
-  const said = page.locator('[role="status"][aria-live="assertive"]');
-  await page.getByRole("button", { name: `Move ${second ?? ""}`, exact: true }).focus();
-  await page.keyboard.press("Space");
-  await expect(said).toHaveText(`${second ?? ""} is held, where it was.`);
-  await page.keyboard.press("ArrowUp");
-  await expect(said).toHaveText(`${second ?? ""} is held, at ${first ?? ""}.`);
-});
+alone(
+  "an arrow pressed at once after taking something up moves it, however late the page's timers run",
+  async ({ page }) => {
+    await page.addInitScript(() => {
+      const soon = window.setTimeout.bind(window);
+      // As on a machine that has no time: what was to run at once runs much later, and keys come before it.
+      window.setTimeout = ((act: () => void, wait = 0) => soon(act, wait < 5 ? 600 : wait)) as typeof setTimeout;
+    });
+    await openDemo(page, "/plan");
+    const [first, second] = await names(page, "Field work").allTextContents();
+    const said = page.locator('[role="status"][aria-live="assertive"]');
+    await page.getByRole("button", { name: `Move ${second ?? ""}`, exact: true }).focus();
+    await page.keyboard.press("Space");
+    await expect(said).toHaveText(`${second ?? ""} is held, where it was.`);
+    await page.keyboard.press("ArrowUp");
+    await expect(said).toHaveText(`${second ?? ""} is held, at ${first ?? ""}.`);
+  },
+);
 
 test("criteria of a rubric are moved by their handles", async ({ page }) => {
   await openDemo(page, "/plan/rubrics");

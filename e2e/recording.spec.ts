@@ -1,4 +1,4 @@
-import { allKept, expect, openDemo, test } from "./helpers";
+import { allKept, expect, openDemo, alone as test } from "./helpers";
 
 test.use({
   permissions: ["microphone", "camera"],

@@ -1,4 +1,4 @@
-import { allKept, cell, expect, goTo, open, openDemo, test } from "./helpers";
+import { allKept, alone, cell, expect, goTo, open, openDemo, test } from "./helpers";
 
 const RELEASE = "/courses/reading-rivers/release?assignment=site-sketch";
 const WINDOW = "/window/reading-rivers/esi-okonwe";
@@ -44,37 +44,38 @@ test("what is taken back is gone from the student window", async ({ page }) => {
   await expect(page.getByRole("article", { name: /Gauging report/ })).toHaveCount(0);
 });
 
-test("a timed release goes out when its moment has come while the application was closed, and never early", async ({
-  page,
-}) => {
-  await page.clock.install({ time: new Date("2026-11-23T12:00:00Z") });
-  await openDemo(page, "/release?assignment=site-sketch");
-  await page.getByRole("textbox", { name: "or from" }).fill("2026-11-30T08:00");
-  await page.getByRole("button", { name: "Set the time" }).click();
-  await expect(page.getByRole("button", { name: /^Score of Site sketch: timed/ })).toContainText("Mon 30 Nov");
-  await allKept(page);
-  const letter = page.getByRole("article", { name: "Site sketch, for Esi Okonwe" });
+alone(
+  "a timed release goes out when its moment has come while the application was closed, and never early",
+  async ({ page }) => {
+    await page.clock.install({ time: new Date("2026-11-23T12:00:00Z") });
+    await openDemo(page, "/release?assignment=site-sketch");
+    await page.getByRole("textbox", { name: "or from" }).fill("2026-11-30T08:00");
+    await page.getByRole("button", { name: "Set the time" }).click();
+    await expect(page.getByRole("button", { name: /^Score of Site sketch: timed/ })).toContainText("Mon 30 Nov");
+    await allKept(page);
+    const letter = page.getByRole("article", { name: "Site sketch, for Esi Okonwe" });
 
-  await page.clock.setFixedTime(new Date("2026-11-30T06:59:00Z")); // 07:59 in Berlin
-  await open(page, "/courses/reading-rivers");
-  await open(page, WINDOW);
-  await expect(page.getByRole("article", { name: /Bridge count/ })).toBeVisible();
-  await expect(letter).toHaveCount(0);
+    await page.clock.setFixedTime(new Date("2026-11-30T06:59:00Z")); // 07:59 in Berlin
+    await open(page, "/courses/reading-rivers");
+    await open(page, WINDOW);
+    await expect(page.getByRole("article", { name: /Bridge count/ })).toBeVisible();
+    await expect(letter).toHaveCount(0);
 
-  await page.clock.setFixedTime(new Date("2026-11-30T07:01:00Z"));
-  await open(page, "/courses/reading-rivers");
-  await expect(page.getByRole("link", { name: /^Released 30 Nov 2026 Site sketch/ })).toBeVisible();
-  await allKept(page);
-  await open(page, WINDOW);
-  await expect(letter).toContainText("17 / 20");
+    await page.clock.setFixedTime(new Date("2026-11-30T07:01:00Z"));
+    await open(page, "/courses/reading-rivers");
+    await expect(page.getByRole("link", { name: /^Released 30 Nov 2026 Site sketch/ })).toBeVisible();
+    await allKept(page);
+    await open(page, WINDOW);
+    await expect(letter).toContainText("17 / 20");
 
-  // The clock set back afterwards takes nothing away and gives nothing out twice.
-  await page.clock.setFixedTime(new Date("2026-11-01T00:00:00Z"));
-  await open(page, WINDOW);
-  await expect(letter).toContainText("17 / 20");
-});
+    // The clock set back afterwards takes nothing away and gives nothing out twice.
+    await page.clock.setFixedTime(new Date("2026-11-01T00:00:00Z"));
+    await open(page, WINDOW);
+    await expect(letter).toContainText("17 / 20");
+  },
+);
 
-test("a timed release goes out by itself while the course is open", async ({ page }) => {
+alone("a timed release goes out by itself while the course is open", async ({ page }) => {
   await page.clock.install({ time: new Date("2026-11-23T12:00:00Z") });
   await openDemo(page, "/release?assignment=site-sketch");
   await page.getByRole("textbox", { name: "or from" }).fill("2026-11-23T13:01");

@@ -1,5 +1,5 @@
 import type { Locator } from "@playwright/test";
-import { allKept, expect, goTo, openDemo, ruler, test } from "./helpers";
+import { allKept, expect, goTo, openDemo, ruler, alone as test } from "./helpers";
 
 test.use({ viewport: { width: 1024, height: 768 }, hasTouch: true, isMobile: true });
 

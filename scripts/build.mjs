@@ -1,4 +1,4 @@
-// Builds the application: demo documents, files of pdf.js, the client, the server.
+// Builds the application: demo course, files of pdf.js, the client, the server.
 import { cpSync, existsSync, readdirSync, rmSync, statSync } from "node:fs";
 import { join } from "node:path";
 import { at, bin, install, runOrStop } from "./shell.mjs";
@@ -24,6 +24,9 @@ function areDocumentsMade() {
   return [...sources, at("package-lock.json")].every((path) => statSync(path).mtimeMs < made);
 }
 
+/** The journal of the demo course, made by the commands as they are now. */
+export const makeDemoJournal = () => runOrStop("node", ["scripts/demo-journal.mjs"]);
+
 let isPrepared = false;
 
 /** Makes what is made before a build, once in a run. */
@@ -37,6 +40,7 @@ export function prepare() {
 
 export function build() {
   prepare();
+  makeDemoJournal();
   runOrStop(bin("react-router"), ["build"]);
   runOrStop("node", ["scripts/offline.mjs"]);
   runOrStop(bin("tsc"), ["-p", "tsconfig.server.json"]);

@@ -5,7 +5,7 @@ import { join } from "node:path";
 import { pathToFileURL } from "node:url";
 import type { Page } from "@playwright/test";
 import { unzipSync } from "fflate";
-import { allKept, cell, expect, open, openDemo, takeUp, test } from "../helpers";
+import { allKept, cell, expect, open, openDemo, takeUp, alone as test } from "../helpers";
 
 /** The pictures of docs/screenshots, one per main view, from the demo course at a fixed moment. */
 const shoot = async (page: Page, name: string) => {

@@ -16,7 +16,7 @@ interface DropPlaceProps {
 export function DropPlace({ words, className, onFiles, children }: DropPlaceProps) {
   const [zone, setZone] = useState<Zone | null>(null);
   return (
-    <div {...zone?.handlers} className={`relative ${className}`}>
+    <div {...zone?.handlers} data-takes-files={zone !== null} className={`relative ${className}`}>
       {children}
       <Suspense fallback={null}>
         <DropZone onFiles={onFiles} onZone={setZone} />
