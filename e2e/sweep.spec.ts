@@ -81,6 +81,24 @@ test("a sweep without names, shuffled, with points typed and two papers at the l
   await expect(criterion).not.toHaveValue(before);
 });
 
+test("a student's work for one assignment never stands in the sweep over another", async ({ page }) => {
+  await openDemo(page, "/sweep/flood-memo");
+  const paper = papers(page)
+    .getByRole("listitem")
+    .filter({ has: page.getByRole("region", { name: "Bram Oduya" }) });
+  const work = paper.getByRole("region", { name: /^The work/ });
+  await paper.scrollIntoViewIfNeeded();
+  await expect(work).toContainText("They get wet from a level");
+  for (const [assignment, words] of [
+    ["gauging-report", "a bucket of river water"],
+    ["flood-memo", "They get wet from a level"],
+  ] as const) {
+    await goTo(page, `/courses/reading-rivers/sweep/${assignment}`);
+    await paper.scrollIntoViewIfNeeded();
+    await expect(work).toContainText(words);
+  }
+});
+
 test("the sweep is one step from the desk, and an assignment without a rubric says what to do", async ({ page }) => {
   await openDemo(page, "/score/flood-memo/ilse-tarnowe");
   await page.getByRole("link", { name: "Over all papers" }).click();

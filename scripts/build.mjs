@@ -24,9 +24,6 @@ function areDocumentsMade() {
   return [...sources, at("package-lock.json")].every((path) => statSync(path).mtimeMs < made);
 }
 
-/** The journal of the demo course, made by the commands as they are now. */
-export const makeDemoJournal = () => runOrStop("node", ["scripts/demo-journal.mjs"]);
-
 let isPrepared = false;
 
 /** Makes what is made before a build, once in a run. */
@@ -38,12 +35,17 @@ export function prepare() {
   if (!areDocumentsMade()) runOrStop("node", ["demo/make/make-documents.mjs"]);
 }
 
+/** What a build does once all is prepared, one after the other. */
+export const BUILD_STEPS = [
+  ["the demo's journal", "node", ["scripts/demo-journal.mjs"]],
+  ["the application", bin("react-router"), ["build"]],
+  ["what is kept for offline", "node", ["scripts/offline.mjs"]],
+  ["the server", bin("tsc"), ["-p", "tsconfig.server.json"]],
+];
+
 export function build() {
   prepare();
-  makeDemoJournal();
-  runOrStop(bin("react-router"), ["build"]);
-  runOrStop("node", ["scripts/offline.mjs"]);
-  runOrStop(bin("tsc"), ["-p", "tsconfig.server.json"]);
+  for (const [, command, args] of BUILD_STEPS) runOrStop(command, args);
 }
 
 if (process.argv[1] === at("scripts", "build.mjs")) build();

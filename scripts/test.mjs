@@ -1,7 +1,7 @@
 // npm test: everything a change must pass. Ends with one line, "N passed, N failed".
 import { existsSync, readFileSync, rmSync } from "node:fs";
 import { relative } from "node:path";
-import { build, prepare } from "./build.mjs";
+import { BUILD_STEPS, prepare } from "./build.mjs";
 import { readJourneys, short } from "./journeys.mjs";
 import { at, bin, run, runQuietly } from "./shell.mjs";
 
@@ -107,6 +107,8 @@ await checkInLanes(
       ["layers", bin("depcruise"), ["--config", "layers.cjs", ...FOLDERS]],
       ["nothing unused", bin("knip"), ["--no-progress"]],
       ["docs/checks.md", process.execPath, ["scripts/checks.mjs", "--check"]],
+      ...BUILD_STEPS.map(([name, ...step]) => [`build: ${name}`, ...step]),
+      ["script sizes", process.execPath, ["scripts/sizes.mjs"]],
     ],
   },
   {
@@ -114,11 +116,6 @@ await checkInLanes(
     checks: [["unit tests", bin("vitest"), ["run", ...REPORTERS, `--outputFile.json=${unitReport}`], countUnitTests]],
   },
 );
-
-console.log("\n== build");
-build();
-note("build", 1, 0);
-check("script sizes", process.execPath, ["scripts/sizes.mjs"]);
 
 console.log("\n== end-to-end tests");
 const browserReport = at("test-results", "e2e.json");

@@ -4,6 +4,7 @@ import type { Note, WorkFile } from "#core/model";
 import { Unreadable } from "../work/pages/unreadable";
 import type { EvidenceTarget } from "../work/types";
 import { WorkView } from "../work/view/work-view";
+import { useFileBytes } from "../hooks/use-file-bytes";
 import { useNearView } from "../hooks/use-near-view";
 
 interface LazyWorkProps {
@@ -22,7 +23,6 @@ export function LazyWork({ file, notes, criterion, read, height }: LazyWorkProps
   const frame = useRef<HTMLDivElement>(null);
   const near = useNearView(frame, NEAR);
   const [width, setWidth] = useState(0);
-  const [blob, setBlob] = useState<Blob | "lost" | null>(null);
   const criteria = useMemo(() => [criterion], [criterion]);
   const [chosen, setChosen] = useState<string | null>(null);
   useEffect(() => {
@@ -37,20 +37,7 @@ export function LazyWork({ file, notes, criterion, read, height }: LazyWorkProps
       measure.disconnect();
     };
   }, []);
-  const fileId = file.id;
-  const wanted = near && blob === null;
-  useEffect(() => {
-    if (!wanted) return;
-    let current = true;
-    void read(fileId).then((found) => {
-      if (current) setBlob(found ?? "lost");
-    });
-    return () => {
-      current = false;
-    };
-    // The reader is another function at each look; the file is the same.
-    // oxlint-disable-next-line react/exhaustive-deps
-  }, [wanted, fileId]);
+  const blob = useFileBytes(file.id, near, read);
   return (
     <div ref={frame} style={{ height }} className="overflow-hidden border border-rule bg-table">
       {near && blob === "lost" && (

@@ -1,6 +1,7 @@
-import { useEffect, useRef, useState } from "react";
+import { useRef } from "react";
 import type { Piece } from "#core/collect";
 import type { FileId } from "#core/kernel";
+import { useFileBytes } from "../../../ui/hooks/use-file-bytes";
 import { useNearView } from "../../../ui/hooks/use-near-view";
 import { useFirstPage } from "./first-page";
 
@@ -18,21 +19,8 @@ export function NameStrip({
 }) {
   const place = useRef<HTMLDivElement>(null);
   const isNear = useNearView(place, "400px 0px");
-  const [blob, setBlob] = useState<Blob | null>(null);
-  const { id } = piece.file;
-  useEffect(() => {
-    if (!isNear) return;
-    let current = true;
-    void readFile({ id }).then((read) => {
-      if (current) setBlob(read);
-    });
-    return () => {
-      current = false;
-    };
-    // One file is read once, however often the reader is made anew.
-    // oxlint-disable-next-line react/exhaustive-deps
-  }, [isNear, id]);
-  const { frame, shape } = useFirstPage(isNear ? blob : null, WIDTH);
+  const blob = useFileBytes(piece.file.id, isNear, (id) => readFile({ id }));
+  const { frame, shape } = useFirstPage(isNear && blob !== "lost" ? blob : null, WIDTH);
   return (
     <div
       ref={place}

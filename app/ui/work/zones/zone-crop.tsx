@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useRef, useState, type CSSProperties } from "react";
 import type { FileId } from "#core/kernel";
 import { workKindOf, type Note, type WorkFile, type Zone } from "#core/model";
+import { useFileBytes } from "../../hooks/use-file-bytes";
 import { useNearView } from "../../hooks/use-near-view";
 import { Marks, type Anchor } from "../marks/marks";
 import { Unreadable } from "../pages/unreadable";
@@ -24,20 +25,7 @@ const WIDEST = 2_400;
 export function ZoneCrop({ file, zones, notes, criteria, read }: ZoneCropProps) {
   const frame = useRef<HTMLDivElement>(null);
   const isNear = useNearView(frame, NEAR);
-  const [blob, setBlob] = useState<Blob | "lost" | null>(null);
-  const { id } = file;
-  useEffect(() => {
-    if (!isNear) return;
-    let current = true;
-    void read(id).then((found) => {
-      if (current) setBlob(found ?? "lost");
-    });
-    return () => {
-      current = false;
-    };
-    // The reader is another function at each look; the file is the same.
-    // oxlint-disable-next-line react/exhaustive-deps
-  }, [isNear, id]);
+  const blob = useFileBytes(file.id, isNear, read);
   return (
     <div ref={frame} className="space-y-2">
       {blob === "lost" ? (
