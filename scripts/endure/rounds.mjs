@@ -45,6 +45,10 @@ export async function inRounds({ what, kills, chance, longest, prepare, begin, g
     await before.kill();
     const told = await going;
     const after = await startBrowser(profile);
+    const said = [];
+    after.page.on("load", () => said.push(`loaded ${after.page.url()}`));
+    after.page.on("requestfailed", (request) => said.push(`failed ${request.url()} ${request.failure()?.errorText}`));
+    after.page.on("console", (message) => message.type() === "error" && said.push(message.text()));
     try {
       const { state, ...faults } = await look(after.page, round, told);
       seen[state] = (seen[state] ?? 0) + 1;
@@ -54,7 +58,7 @@ export async function inRounds({ what, kills, chance, longest, prepare, begin, g
       }
     } catch (error) {
       total.unopened += 1;
-      console.log(`NOT OPENED in round ${round}: ${error.message}`);
+      console.log([`NOT OPENED in round ${round}: ${error.message}`, ...said].join("\n  "));
     }
     await after.kill();
     total.kills += 1;
@@ -70,7 +74,13 @@ export async function inRounds({ what, kills, chance, longest, prepare, begin, g
 
 /** Whether the course's own check finds every change in its place; its page is gone to from where one is, which keeps it unlocked. */
 export async function journalHolds(page) {
-  await page.getByRole("link", { name: "Journal", exact: true }).click();
+  const journal = page.getByRole("link", { name: "Journal", exact: true });
+  // Where a part of the application cannot be fetched, the router loads the page anew where it was: one presses again.
+  const again = () => void journal.click().catch(() => null);
+  page.once("load", again);
+  await journal.click();
+  await page.waitForURL(/\/journal$/);
+  page.off("load", again);
   await page.locator("summary").filter({ hasText: "Seal:" }).click();
   await page.getByRole("button", { name: "Check the journal" }).click();
   const found = page.getByText(/All \d+ changes follow one another|does not fit|is missing/);
