@@ -177,6 +177,28 @@ test("a letter goes through the post office into the window, is opened there, an
   await expect(page.getByRole("heading", { name: /^Sent: \d+ letters, 1 opened/ })).toBeVisible();
 });
 
+test("letters go to those who were chosen last, however fast the next press comes", async ({ page }) => {
+  await releaseMemo(page);
+  await goTo(page, `${RELEASE}/post?assignment=flood-memo`);
+  const fields = [
+    await page.getByLabel("To", { exact: true }).elementHandle(),
+    await page.getByRole("button", { name: /^Send to \d+ students by the post office/ }).elementHandle(),
+  ];
+  await page.evaluate(async ([choice, send]) => {
+    const select = choice as HTMLSelectElement;
+    const heron = [...select.options].findIndex(({ text }) => text.includes("Heron"));
+    select.selectedIndex = heron;
+    select.dispatchEvent(new Event("change", { bubbles: true }));
+    for (let step = 0; step < 20; step += 1) await Promise.resolve();
+    (send as HTMLElement).click();
+  }, fields);
+  const sent = page.getByText(/^Sent to \d+ students\./);
+  await expect(sent).toBeVisible();
+  await allKept(page);
+  const heron = await page.getByRole("button", { name: /^Send to \d+ students by the post office/ }).textContent();
+  expect(await sent.textContent()).toContain(/\d+ students/.exec(heron ?? "")?.[0]);
+});
+
 test("a reminder warns where writing alone would tell something sealed, and stands in the journal", async ({
   page,
 }) => {

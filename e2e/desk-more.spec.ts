@@ -1,4 +1,4 @@
-import { allKept, expect, openDemo, ruler, takeUp, test } from "./helpers";
+import { allKept, expect, openDemo, ruler, slowed, takeUp, test } from "./helpers";
 
 test("two attempts stand side by side with what was taken out and put in", async ({ page }) => {
   await openDemo(page, "/score/flood-memo/ilse-tarnowe");
@@ -53,6 +53,25 @@ for (const [width, height] of [
     expect(Math.max(...struck)).toBeLessThan(1.4 * Math.min(...struck));
   });
 }
+
+test("keys pressed on the way to another paper wait for it, and the paper before stays as it was", async ({ page }) => {
+  await openDemo(page, "/score/flood-memo/mei-barrow");
+  const rulers = page.getByRole("slider");
+  const name = page.getByRole("heading", { level: 1 }).first();
+  const verdicts = () => rulers.evaluateAll((all) => all.map((one) => one.getAttribute("aria-valuetext")));
+  const before = await verdicts();
+  await slowed(page, async () => {
+    for (const key of ["Alt+ArrowRight", "2", "1", "Alt+ArrowRight", "3"]) await page.keyboard.press(key);
+  });
+  await expect(page.getByRole("button", { name: /^Undo: Oona Dufresne, Flood-frequency memo: .* Full/ })).toBeVisible();
+  await expect(name).toHaveText("Oona Dufresne");
+  await page.keyboard.press("Alt+ArrowLeft");
+  await expect(name).toHaveText("Nadir Quill");
+  await expect.poll(verdicts).toEqual(["15.5 points, Sound", "6 points, Asserted", "open"]);
+  await page.keyboard.press("Alt+ArrowLeft");
+  await expect(name).toHaveText("Mei Barrow");
+  expect(await verdicts()).toEqual(before);
+});
 
 test("words of a PDF are searched from place to place; its pages are listed", async ({ page }) => {
   await openDemo(page, "/score/flood-memo/sanna-wiik");

@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { allKept, cell, expect, goTo, openDemo, test } from "./helpers";
+import { allKept, cell, expect, goTo, openDemo, slowed, test } from "./helpers";
 
 const papers = (page: Page) => page.getByRole("list", { name: /^Papers by/ });
 
@@ -79,6 +79,24 @@ test("a sweep without names, shuffled, with points typed and two papers at the l
   const before = await criterion.inputValue();
   await page.keyboard.press("]");
   await expect(criterion).not.toHaveValue(before);
+});
+
+test("a digit after the key for the next criterion judges by that one, however fast it comes", async ({ page }) => {
+  await openDemo(page, "/sweep/flood-memo");
+  const first = papers(page).locator(":scope > li").first().getByRole("slider");
+  const before = await first.getAttribute("aria-valuetext");
+  const criterion = page.getByRole("combobox", { name: "Criterion" });
+  const name = () => criterion.evaluate((list: HTMLSelectElement) => list.selectedOptions[0]?.text ?? "");
+  const was = await name();
+  await slowed(page, async () => {
+    for (const key of ["]", "1"]) await page.keyboard.press(key);
+  });
+  await expect.poll(name).not.toBe(was);
+  const undo = page.getByRole("button", { name: /^Undo: / });
+  await expect(undo).toHaveAccessibleName(new RegExp(await name()));
+  await page.keyboard.press("[");
+  await expect.poll(name).toBe(was);
+  expect(await first.getAttribute("aria-valuetext")).toBe(before);
 });
 
 test("a student's work for one assignment never stands in the sweep over another", async ({ page }) => {

@@ -1,7 +1,7 @@
 // Builds the application: demo course, files of pdf.js, the client, the server.
 import { cpSync, existsSync, readdirSync, rmSync, statSync } from "node:fs";
 import { join } from "node:path";
-import { at, bin, install, runOrStop } from "./shell.mjs";
+import { at, bin, install, runOrStop, runQuietly } from "./shell.mjs";
 
 /** Files that pdf.js reads at run time, served from our own address. */
 export function copyPdfFiles() {
@@ -26,13 +26,25 @@ function areDocumentsMade() {
 
 let isPrepared = false;
 
+const DOCUMENTS = ["node", ["demo/make/make-documents.mjs"]];
+
 /** Makes what is made before a build, once in a run. */
 export function prepare() {
   if (isPrepared) return;
   isPrepared = true;
   install();
   copyPdfFiles();
-  if (!areDocumentsMade()) runOrStop("node", ["demo/make/make-documents.mjs"]);
+  if (!areDocumentsMade()) runOrStop(...DOCUMENTS);
+}
+
+/** The same, for a run that has other things to do while the demo's documents are made. */
+export async function prepareBeside() {
+  isPrepared = true;
+  install();
+  copyPdfFiles();
+  if (areDocumentsMade()) return;
+  const { code, said } = await runQuietly(...DOCUMENTS);
+  if (code !== 0) throw new Error(`the demo's documents were not made\n${said}`);
 }
 
 /** What a build does once all is prepared, one after the other. */

@@ -1,7 +1,7 @@
 // npm test: everything a change must pass. Ends with one line, "N passed, N failed".
 import { existsSync, readFileSync, rmSync } from "node:fs";
 import { relative } from "node:path";
-import { BUILD_STEPS, prepare } from "./build.mjs";
+import { BUILD_STEPS, prepareBeside } from "./build.mjs";
 import { readJourneys, short } from "./journeys.mjs";
 import { at, bin, run, runQuietly } from "./shell.mjs";
 
@@ -19,14 +19,18 @@ const check = (name, command, args) => {
 };
 
 /**
- * Checks that run beside each other, each lane one after the other once what it waits for is there; what a check says is
- * shown when it is done. A check counts as one, unless it brings along how its outcome is counted.
+ * Checks that run beside each other, those of a lane one after the other; a promise among them is waited for. What a check
+ * says is shown when it is done. A check counts as one, unless it brings along how its outcome is counted.
  */
 const checkInLanes = (...lanes) =>
   Promise.all(
-    lanes.map(async ({ after, checks }) => {
-      await after;
-      for (const [name, command, args, count = null] of checks) {
+    lanes.map(async (lane) => {
+      for (const step of lane) {
+        if (step instanceof Promise) {
+          await step;
+          continue;
+        }
+        const [name, command, args, count = null] = step;
         const { code, said } = await runQuietly(command, args);
         console.log(`\n== ${name}\n${said}`);
         if (count) count(name, code);
@@ -90,31 +94,30 @@ const countUnitTests = (name, code) =>
   });
 
 const packages = installPackages();
-prepare();
+const documents = prepareBeside();
 rmSync(at("test-results"), { recursive: true, force: true });
 
 check("types: routes", bin("react-router"), ["typegen"]);
 const REPORTERS = ["--reporter=default", "--reporter=json"];
 const FOLDERS = ["app", "core", "storage", "workers", "demo", "e2e", "server"];
 await checkInLanes(
-  {
-    after: null,
-    checks: [
-      ["lint", bin("oxlint"), []],
-      // The compiler of today checks the types in a sixth of the time that the one before it takes.
-      ["types", process.execPath, [at("node_modules", "typescript-7", "bin", "tsc"), "-b"]],
-      ["format", bin("oxfmt"), ["--check", "."]],
-      ["layers", bin("depcruise"), ["--config", "layers.cjs", ...FOLDERS]],
-      ["nothing unused", bin("knip"), ["--no-progress"]],
-      ["docs/checks.md", process.execPath, ["scripts/checks.mjs", "--check"]],
-      ...BUILD_STEPS.map(([name, ...step]) => [`build: ${name}`, ...step]),
-      ["script sizes", process.execPath, ["scripts/sizes.mjs"]],
-    ],
-  },
-  {
-    after: packages,
-    checks: [["unit tests", bin("vitest"), ["run", ...REPORTERS, `--outputFile.json=${unitReport}`], countUnitTests]],
-  },
+  [
+    ["lint", bin("oxlint"), []],
+    // The compiler of today checks the types in a sixth of the time that the one before it takes.
+    ["types", process.execPath, [at("node_modules", "typescript-7", "bin", "tsc"), "-b"]],
+    ["format", bin("oxfmt"), ["--check", "."]],
+    ["layers", bin("depcruise"), ["--config", "layers.cjs", ...FOLDERS]],
+    ["nothing unused", bin("knip"), ["--no-progress"]],
+    ["docs/checks.md", process.execPath, ["scripts/checks.mjs", "--check"]],
+    documents,
+    ...BUILD_STEPS.map(([name, ...step]) => [`build: ${name}`, ...step]),
+    ["script sizes", process.execPath, ["scripts/sizes.mjs"]],
+  ],
+  [
+    packages,
+    documents,
+    ["unit tests", bin("vitest"), ["run", ...REPORTERS, `--outputFile.json=${unitReport}`], countUnitTests],
+  ],
 );
 
 console.log("\n== end-to-end tests");

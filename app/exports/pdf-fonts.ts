@@ -23,7 +23,7 @@ export function pdfFonts(): Promise<readonly FontFile[]> {
     (["text", "strong"] as const).flatMap((weight) =>
       FILES[weight].map(async (address) => {
         const answer = await fetch(address);
-        return { weight, bytes: new Uint8Array(await answer.arrayBuffer()) };
+        return { address, weight, bytes: new Uint8Array(await answer.arrayBuffer()) };
       }),
     ),
   );

@@ -298,8 +298,8 @@ describe("over 10,000 random release states", () => {
           }
         }
       }),
-      { numRuns: runs(850) },
+      { numRuns: runs(850, 300) },
     );
-    expect(states).toBeGreaterThanOrEqual(runs(850) * 12);
+    expect(states).toBeGreaterThanOrEqual(runs(850, 300) * 12);
   }, 240_000);
 });

@@ -23,8 +23,8 @@ const fontOf = (weight: 400 | 600) =>
     readFileSync(require.resolve(`@fontsource/literata/files/literata-latin-${String(weight)}-normal.woff`)),
   );
 const FONTS: FontFile[] = [
-  { weight: "text", bytes: fontOf(400) },
-  { weight: "strong", bytes: fontOf(600) },
+  { address: "text", weight: "text", bytes: fontOf(400) },
+  { address: "strong", weight: "strong", bytes: fontOf(600) },
 ];
 const folder = mkdtempSync(join(tmpdir(), "copies-"));
 afterAll(() => {

@@ -15,6 +15,7 @@ import type { CoverWish, FontFile } from "./messages";
 
 const require = createRequire(import.meta.url);
 const fonts = ([400, 600] as const).map((weight): FontFile => ({
+  address: String(weight),
   weight: weight === 400 ? "text" : "strong",
   bytes: new Uint8Array(readFileSync(require.resolve(`@fontsource/literata/files/literata-latin-${String(weight)}-normal.woff`))),
 })); // oxfmt-ignore

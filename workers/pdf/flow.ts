@@ -1,6 +1,6 @@
 import { PageSizes, rgb, type Color, type PDFDocument, type PDFPage } from "@cantoo/pdf-lib";
 import type { FontFile } from "./messages";
-import type { Typeface } from "./typeface";
+import { widthOf, type Typeface } from "./typeface";
 
 /** How a paragraph is set; lengths in points. */
 export interface TextStyle {
@@ -56,13 +56,11 @@ export class Flow {
       let x = left;
       for (const run of await this.face.runs(line.text, weight)) {
         this.#page.drawText(run.text, { x, y: this.#y, size, font: run.font, color: colour });
-        const start = x;
-        const letters = [...run.text];
-        letters.forEach((_, index) => {
-          const until = start + run.font.widthOfTextAtSize(letters.slice(0, index + 1).join(""), size);
+        for (const advance of run.advances) {
+          const until = x + size * advance;
           boxes.push(this.#box(x, until, size));
           x = until;
-        });
+        }
       }
       for (let index = 0; index < line.dropped; index += 1) boxes.push(this.#box(x, x, size));
     }
@@ -81,7 +79,7 @@ export class Flow {
     let x = PAGE_WIDTH - MARGIN - width;
     for (const run of await this.face.runs(second, weight)) {
       page.drawText(run.text, { x, y, size, font: run.font, color: colour });
-      x += run.font.widthOfTextAtSize(run.text, size);
+      x += widthOf(run, size);
     }
   }
 

@@ -17,8 +17,8 @@ const fontOf = (part: string, weight: 400 | 600) =>
     readFileSync(require.resolve(`@fontsource/literata/files/literata-${part}-${String(weight)}-normal.woff`)),
   );
 const FONTS: FontFile[] = ["latin", "greek", "cyrillic"].flatMap((part) => [
-  { weight: "text" as const, bytes: fontOf(part, 400) },
-  { weight: "strong" as const, bytes: fontOf(part, 600) },
+  { address: `${part}-text`, weight: "text" as const, bytes: fontOf(part, 400) },
+  { address: `${part}-strong`, weight: "strong" as const, bytes: fontOf(part, 600) },
 ]);
 
 const SHEET: FeedbackSheet = {

@@ -115,6 +115,8 @@ export interface FeedbackSheet {
 
 /** A font file; the first of its weight that has a letter draws it. */
 export interface FontFile {
+  /** Where it lies; files of one address hold the same. */
+  readonly address: string;
   readonly weight: "text" | "strong";
   readonly bytes: Uint8Array<ArrayBuffer>;
 }

@@ -1,6 +1,6 @@
 import { rgb, type PDFPage } from "@cantoo/pdf-lib";
 import type { FontFile } from "./messages";
-import type { Typeface } from "./typeface";
+import { widthOf, type Typeface } from "./typeface";
 
 /** Points of a millimetre. */
 export const MM = 72 / 25.4;
@@ -37,6 +37,6 @@ export async function write(
   let at = x;
   for (const run of await type.runs(text, weight)) {
     page.drawText(run.text, { x: at, y, size: fitted, font: run.font, color: soft ? SOFT : INK });
-    at += run.font.widthOfTextAtSize(run.text, fitted);
+    at += widthOf(run, fitted);
   }
 }

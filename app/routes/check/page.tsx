@@ -8,7 +8,7 @@ import { openCourse } from "../../course/open-course";
 import { sharedTextOf } from "../../exports/shared-text";
 import { inAddress } from "../../ui/address";
 import { Choice } from "../../ui/fields/choice";
-import { useSearchChoice } from "../../ui/hooks/use-search-choice";
+import { useIsChoosing, useSearchChoice } from "../../ui/hooks/use-search-choice";
 import { PageTitle } from "../../ui/parts/page-title";
 import { CheckTabs } from "./check-tabs";
 import { CriteriaTable } from "./criteria/criteria-table";
@@ -41,6 +41,7 @@ export default function CheckPage({ loaderData, params }: Route.ComponentProps) 
   const rows = useLive(loaderData.shown);
   const found = useOdd(rows?.looked ?? null);
   const [, set] = useSearchChoice();
+  const isChoosing = useIsChoosing();
   const choices = useMemo(() => (rows?.work ?? []).map(({ id, name }) => [inAddress(id), name] as const), [rows?.work]);
   if (!rows) return <NothingToCheck slot={params.slot} />;
   const { looked, view, views } = rows;
@@ -66,7 +67,7 @@ export default function CheckPage({ loaderData, params }: Route.ComponentProps) 
           </span>
         </div>
         <CheckTabs slot={params.slot} assignmentId={assignment.id} views={views} view={view} />
-        <div className="mt-3" key={assignment.id}>
+        <fieldset className="mt-3 min-w-0" key={assignment.id} disabled={isChoosing}>
           {view === "spread" && (
             <>
               <SpreadView slot={params.slot} looked={looked} />
@@ -81,7 +82,7 @@ export default function CheckPage({ loaderData, params }: Route.ComponentProps) 
           )}
           {view === "shared" && <SharedView looked={looked} looks={loaderData.looks} />}
           {view === "scaling" && <ScalingView looked={looked} />}
-        </div>
+        </fieldset>
       </main>
       <aside aria-label="Worth a second look" className="border-s border-rule bg-table px-5 py-5">
         <OddList slot={params.slot} state={state} assignment={assignment} found={found} />

@@ -9,7 +9,8 @@ export function useAddress() {
         change(before);
         return before;
       },
-      { replace: true, preventScrollReset: true },
+      // At once under way: between a choice and what it shows nothing of the choice before can be released.
+      { replace: true, preventScrollReset: true, flushSync: true },
     );
   };
   return [search, set] as const;

@@ -1,9 +1,16 @@
 import { useCallback, useEffect, useRef } from "react";
-import { useNavigation, useSearchParams } from "react-router";
+import { useLocation, useNavigation, useSearchParams } from "react-router";
+
+/** Whether a choice is on its way into the address: what is drawn from it is of the one before. */
+export function useIsChoosing(): boolean {
+  const { pathname } = useLocation();
+  return useNavigation().location?.pathname === pathname;
+}
 
 /**
- * Choices kept in the search of the address, so that back and reload find them again; an empty choice leaves it. `bare`
- * stands in it when everything was chosen away, which is not the same as nothing chosen yet.
+ * Choices kept in the search of the address, so that back and reload find them again; an empty choice leaves it. What is
+ * chosen stands at once, also while the page is still on its way there: nothing can be done to what was chosen before.
+ * `bare` stands in the address when everything was chosen away, which is not the same as nothing chosen yet.
  */
 export function useSearchChoice(
   bare?: string,
@@ -13,7 +20,8 @@ export function useSearchChoice(
   choose: (choices: Readonly<Record<string, string>>) => void,
 ] {
   const [search, setSearch] = useSearchParams();
-  const { state } = useNavigation();
+  const { state, location } = useNavigation();
+  const isChoosing = useIsChoosing();
   // A choice made before the one before has arrived goes on from that one, and does not take it back.
   const underWay = useRef<URLSearchParams | null>(null);
   useEffect(() => {
@@ -35,7 +43,7 @@ export function useSearchChoice(
           underWay.current = next;
           return next;
         },
-        { replace: true, preventScrollReset: true },
+        { replace: true, preventScrollReset: true, flushSync: true },
       );
     },
     [setSearch, bare],
@@ -46,5 +54,6 @@ export function useSearchChoice(
     },
     [choose],
   );
-  return [(name) => search.get(name) ?? "", set, choose];
+  const chosen = isChoosing ? new URLSearchParams(location?.search) : search;
+  return [(name) => chosen.get(name) ?? "", set, choose];
 }

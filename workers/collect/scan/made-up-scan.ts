@@ -117,12 +117,16 @@ function writePage(drawing: Drawing, { lines, sketch }: MadeUpPage, sheet: numbe
 function addGrain(drawing: Drawing, sheet: number): void {
   const picture = drawing.getImageData(0, 0, WIDTH, HEIGHT);
   const { data } = picture;
-  let state = (sheet * 7_919) >>> 0;
-  for (let at = 0, pixel = 0; at < data.length; at += 4, pixel += 1) {
-    state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0;
-    const light = 0.9 + (0.1 * (pixel % WIDTH)) / WIDTH;
-    const grain = (((state >>> 16) & 0xff) + ((state >>> 24) & 0xff) - 255) / 14;
-    for (const channel of [0, 1, 2]) data[at + channel] = (data[at + channel] ?? 0) * light + grain;
+  const light = Float64Array.from({ length: WIDTH }, (_, x) => 0.9 + (0.1 * x) / WIDTH);
+  let state = (sheet * 7_919) | 0;
+  for (let at = 0, x = 0; at < data.length; at += 4, x = x + 1 < WIDTH ? x + 1 : 0) {
+    state = (Math.imul(state, 1_664_525) + 1_013_904_223) | 0;
+    const lit = light[x] ?? 1;
+    const grain = (((state >>> 16) & 0xff) + (state >>> 24) - 255) / 14;
+    // One channel after the other: a list of them would be made for each pixel.
+    data[at] = (data[at] ?? 0) * lit + grain;
+    data[at + 1] = (data[at + 1] ?? 0) * lit + grain;
+    data[at + 2] = (data[at + 2] ?? 0) * lit + grain;
   }
   drawing.putImageData(picture, 0, 0);
 }

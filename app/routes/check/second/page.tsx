@@ -9,6 +9,7 @@ import { useChange } from "../../../course/use-change";
 import { fromAddress, inAddress } from "../../../ui/address";
 import { DraftField } from "../../../ui/fields/draft-field";
 import { useKeys } from "../../../ui/keys/use-keys";
+import { useKeysWait } from "../../../ui/keys/use-keys-wait";
 import { PageTitle } from "../../../ui/parts/page-title";
 import { SecondCriteria } from "./second-criteria";
 import { secondRows, type SecondRows } from "./second-rows";
@@ -34,6 +35,7 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
 }
 
 export default function SecondPage(props: Route.ComponentProps) {
+  useKeysWait();
   // Each paper begins at its first criterion.
   return <SecondPaper key={props.params.studentId} {...props} />;
 }
@@ -46,7 +48,7 @@ function SecondPaper({ loaderData, params }: Route.ComponentProps) {
     `/courses/${params.slot}/check/second/${params.assignmentId}/${inAddress(studentId)}`;
   const go = (step: number) => {
     const next = papers[rows.place + step];
-    if (next) void navigate(addressOf(next.studentId));
+    if (next) void navigate(addressOf(next.studentId), { flushSync: true });
   };
   const change = useChange();
   const { assignmentId, studentId } = rows;
@@ -55,6 +57,8 @@ function SecondPaper({ loaderData, params }: Route.ComponentProps) {
     level: (digit) => {
       const row = rows.criteria[marked];
       if (!row) return;
+      // On at once: the next key is for the next criterion, however long this one takes to be kept. A refusal leads back.
+      setMarked(Math.min(marked + 1, rows.criteria.length - 1));
       void change({
         type: "judgeSecond",
         assignmentId,
@@ -62,7 +66,7 @@ function SecondPaper({ loaderData, params }: Route.ComponentProps) {
         criterionId: row.criterion.id,
         verdict: { kind: "level", digit },
       }).then((outcome) => {
-        if (outcome.ok) setMarked(Math.min(marked + 1, rows.criteria.length - 1));
+        if (!outcome.ok && outcome.issue.code !== "nothing_to_change") setMarked(marked);
       });
     },
     criterionBefore: () => {

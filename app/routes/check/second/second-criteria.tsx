@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from "react";
+import { useLayoutEffect, useRef, useState } from "react";
 import type { ChangeResult } from "#core/changes";
 import { levelAt } from "#core/scoring";
 import { useChange } from "../../../course/use-change";
@@ -79,7 +79,8 @@ function CriterionOfSecond({
   const [isTyping, setIsTyping] = useState(false);
   const [pointed, setPointed] = useState<string | null>(null);
   const slider = useRef<HTMLDivElement | null>(null);
-  useEffect(() => {
+  // Before the page is painted: later, the focus would take the mark back from the key that came in between.
+  useLayoutEffect(() => {
     if (isMarked) slider.current?.focus();
   }, [isMarked]);
   const level = points === null ? null : levelAt(criterion, points);

@@ -5,6 +5,7 @@ import { namesHidden } from "../../../course/choices";
 import { live, useLive } from "../../../course/live";
 import { openCourse, orMissing } from "../../../course/open-course";
 import { fromAddress, inAddress } from "../../../ui/address";
+import { useKeysWait } from "../../../ui/keys/use-keys-wait";
 import { PageTitle } from "../../../ui/parts/page-title";
 import { AnswersHead } from "./answers-head";
 import { AnswerLine } from "./answer-line";
@@ -32,6 +33,7 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
 
 /** One question over all answers: a digit gives the points and goes on to the next answer. */
 export default function AnswersPage({ loaderData, params }: Route.ComponentProps) {
+  useKeysWait();
   const { nameless, repository } = loaderData;
   const { rows, assignment } = useLive(loaderData.shown);
   const { list, ...answers } = useAnswers(rows, assignment, { isNameless: nameless, repository });

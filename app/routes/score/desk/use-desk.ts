@@ -30,7 +30,9 @@ export function useDesk(
   const [wholeGroup, setWholeGroup] = useState(true);
   const [pileShown, setPileShown] = useState(true);
   const goTo = (studentId: string | null) => {
-    void navigate(studentId ? deskAddress(slot, rows.assignment.id, studentId) : `/courses/${slot}`);
+    const to = studentId ? deskAddress(slot, rows.assignment.id, studentId) : `/courses/${slot}`;
+    // At once under way, so that the very next key waits for the paper that it is meant for.
+    void navigate(to, { flushSync: true });
   };
   const next = () => {
     goTo(rows.after);

@@ -7,6 +7,7 @@ import { openCourse, orMissing } from "../../../course/open-course";
 import { fromAddress, inAddress } from "../../../ui/address";
 import { ComparePane } from "../../../ui/beside/compare-pane";
 import { sweepRows } from "../../../ui/beside/sweep-rows";
+import { useKeysWait } from "../../../ui/keys/use-keys-wait";
 import { PageTitle } from "../../../ui/parts/page-title";
 import { Sheet } from "./sheet";
 import { SweepHead } from "./sweep-head";
@@ -33,6 +34,7 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
 
 /** One criterion over all papers: a digit judges the paper in hand and goes on to the next. */
 export default function SweepPage({ loaderData, params }: Route.ComponentProps) {
+  useKeysWait();
   const { nameless, repository } = loaderData;
   const { rows, assignment } = useLive(loaderData.shown);
   const { list, ...sweep } = useSweep(rows, assignment, { isNameless: nameless, repository });

@@ -1,0 +1,76 @@
+import { useInsertionEffect, useLayoutEffect, useRef } from "react";
+import { useLocation, useNavigation } from "react-router";
+import { isOnControl, isTyping } from "./typing";
+
+/** Keys that do nothing by themselves, and the one that only the browser can press. */
+const NEVER_HELD = new Set(["Shift", "Control", "Alt", "AltGraph", "Meta", "CapsLock", "Tab"]);
+
+/** A turn of the page's own, in which what the key before has changed is drawn. */
+const nextTurn = () =>
+  new Promise((resolve) => {
+    setTimeout(resolve, 0);
+  });
+
+/** Presses a key again, where the focus is by now. */
+function press(event: KeyboardEvent): void {
+  const on = document.activeElement ?? document.body;
+  const again = new KeyboardEvent("keydown", event);
+  if (!on.dispatchEvent(again)) return;
+  // What the browser does by itself for a key of a hand, it does not do for one that is pressed again.
+  if (isTyping(on)) {
+    // oxlint-disable-next-line typescript/no-deprecated -- the one way to write as a hand does, also into an editor
+    if (event.key.length === 1 && !event.altKey) document.execCommand("insertText", false, event.key);
+  } else if ((event.key === "Enter" || event.key === " ") && isOnControl(again)) (on as HTMLElement).click();
+}
+
+const addressOf = ({ pathname, search }: { readonly pathname: string; readonly search: string }) => pathname + search;
+
+/**
+ * Keys that are pressed on the way to another paper or another criterion wait for it, and are pressed again once it stands:
+ * a hand that is faster than the page judges what it has gone on to, and not what was there before. Whoever goes there says
+ * so at once (`flushSync`).
+ */
+export function useKeysWait(): void {
+  const here = addressOf(useLocation());
+  const { location: next } = useNavigation();
+  const isGoing = next !== undefined && addressOf(next) !== here;
+  const way = useRef({ from: here, isGoing: false, isPressing: false, held: [] as KeyboardEvent[] });
+
+  // Before any part of the page listens: a key that waits is heard by none of them.
+  useInsertionEffect(() => {
+    const hold = (event: KeyboardEvent) => {
+      const { current } = way;
+      if (!event.isTrusted || !(current.isGoing || current.isPressing)) return;
+      if (NEVER_HELD.has(event.key) || event.metaKey || (event.ctrlKey && !event.altKey)) return;
+      event.preventDefault();
+      event.stopImmediatePropagation();
+      if (!event.repeat) current.held.push(event);
+    };
+    window.addEventListener("keydown", hold, { capture: true });
+    return () => {
+      window.removeEventListener("keydown", hold, { capture: true });
+    };
+  }, []);
+
+  useLayoutEffect(() => {
+    const { current } = way;
+    current.isGoing = isGoing;
+    if (isGoing || current.isPressing) return;
+    // Where the way led nowhere, they were meant for nothing that stands here.
+    if (current.from === here) current.held.length = 0;
+    current.from = here;
+    void pressAll(current);
+  }, [isGoing, here]);
+}
+
+async function pressAll(way: { isGoing: boolean; isPressing: boolean; readonly held: KeyboardEvent[] }): Promise<void> {
+  way.isPressing = true;
+  while (way.held.length > 0) {
+    await nextTurn();
+    // One of them may have gone on; the rest waits for that.
+    if (way.isGoing) break;
+    const event = way.held.shift();
+    if (event) press(event);
+  }
+  way.isPressing = false;
+}
