@@ -1,6 +1,5 @@
-import type AxeBuilder from "@axe-core/playwright";
 import type { BrowserContextOptions, Page } from "@playwright/test";
-import { axeOf } from "./axe";
+import { axeFinds } from "./axe";
 import { dropInbox } from "./demo-inbox";
 import { alone, expect, faultsOf, goTo, openDemo, still, takeUp } from "./helpers";
 
@@ -69,16 +68,12 @@ const SCREENS: readonly (readonly [name: string, place: string])[] = [
 /** What another light can make worse; the page is otherwise the same. */
 const BY_COLOUR = ["color-contrast", "link-in-text-block"];
 
-const found = (violations: Awaited<ReturnType<AxeBuilder["analyze"]>>["violations"]) =>
-  violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(" | ")}`);
-
 /** By daylight all rules, by lamplight those of colour. */
 async function checkBothLights(page: Page): Promise<void> {
   await page.emulateMedia({ colorScheme: "light" });
-  expect(found((await axeOf(page).analyze()).violations), "by daylight").toEqual([]);
+  expect(await axeFinds(page), "by daylight").toEqual([]);
   await page.emulateMedia({ colorScheme: "dark" });
-  const dark = await axeOf(page).withRules(BY_COLOUR).analyze();
-  expect(found(dark.violations), "by lamplight").toEqual([]);
+  expect(await axeFinds(page, { only: BY_COLOUR }), "by lamplight").toEqual([]);
   await page.emulateMedia({ colorScheme: "light" });
 }
 
@@ -141,8 +136,7 @@ test("axe finds nothing on a full tray, 1280 and 1024 wide, and on the scores of
   await page.getByRole("link", { name: "Its pages" }).click();
   await expect(page.getByRole("list", { name: "Pages of the pile" }).locator("canvas").first()).toBeAttached();
   await checkBothWidths(page);
-  await page.goBack();
-  await page.goBack();
+  await goTo(page, "/courses/reading-rivers/collect");
   await page.getByRole("link", { name: "Look at its scores" }).click();
   await expect(page.getByRole("table", { name: "What the sheet would do" })).toBeVisible();
   await checkBothLights(page);
@@ -161,8 +155,7 @@ test("axe finds nothing while a passage is in hand, a note is open, and the shee
   await openDemo(page, "/score/flood-memo/rhun-hask");
   await expect(page.getByRole("heading", { name: "How much do we know" })).toBeVisible();
   const check = async () => {
-    const { violations } = await axeOf(page).analyze();
-    expect(found(violations)).toEqual([]);
+    expect(await axeFinds(page)).toEqual([]);
   };
   await takeUp(page, "three chances in four");
   await check();
