@@ -55,11 +55,11 @@ export function useKeysWait(): void {
   useLayoutEffect(() => {
     const { current } = way;
     current.isGoing = isGoing;
-    if (isGoing || current.isPressing) return;
+    if (isGoing) return;
     // Where the way led nowhere, they were meant for nothing that stands here.
     if (current.from === here) current.held.length = 0;
     current.from = here;
-    void pressAll(current);
+    if (!current.isPressing) void pressAll(current);
   }, [isGoing, here]);
 }
 
