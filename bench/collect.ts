@@ -9,7 +9,7 @@ import { chance, hardRoster, TELLING_HABITS, VAGUE_HABITS } from "../core/testin
 import { readSheets } from "../workers/tables/sheets-in";
 import { writeSheets } from "../workers/tables/sheets-out";
 import { ADDRESS, inApplication } from "./in-application";
-import { longestHold, watchPage } from "./watched";
+import { appears, longestHold, says, watchPage } from "./watched";
 
 const XLSX = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet";
 
@@ -75,9 +75,9 @@ export async function measureTray() {
       await watchPage(page);
       const start = Date.now();
       await page.locator('input[type="file"][aria-label="Choose files"]').setInputFiles(files);
-      await page.getByRole("list", { name: "What came in" }).getByRole("listitem").nth(1).waitFor();
+      await appears(page, '[aria-label="What came in"] li:nth-of-type(2)');
       const first = Date.now() - start;
-      await page.getByText("300 to decide").waitFor();
+      await says(page, "300 to decide");
       const all = Date.now() - start;
       return { first, all, longest: await longestHold(page) };
     }, 60_000);

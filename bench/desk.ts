@@ -1,6 +1,7 @@
 import type { Page } from "@playwright/test";
 import { makePdf } from "../e2e/make-pdf";
 import { ADDRESS, inApplication } from "./in-application";
+import { says } from "./watched";
 
 /** What was measured of the desk on the demo course in Debian's Chromium, in milliseconds. */
 export interface DeskFigures {
@@ -127,7 +128,7 @@ async function readLong(page: Page): Promise<Pick<DeskFigures, "firstPage" | "mo
   const file = { name: "long.pdf", mimeType: "application/pdf", buffer };
   const start = performance.now();
   await page.getByLabel("Add files").setInputFiles(file);
-  await page.locator(".text-layer").getByText("This is page 1 of").waitFor();
+  await says(page, "This is page 1 of");
   const firstPage = performance.now() - start;
   const mostPages = await page.evaluate(async () => {
     const layer = document.querySelector(".text-layer");

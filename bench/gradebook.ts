@@ -1,6 +1,7 @@
 import type { Page } from "@playwright/test";
 import { inApplication } from "./in-application";
 import { readInLargeCourse } from "./large-course-read-in";
+import { appears } from "./watched";
 
 /** What was measured of the gradebook in Debian's Chromium, in milliseconds. */
 export interface GradebookFigures {
@@ -37,7 +38,7 @@ export function measureGradebook(students: number, assignments: number): Promise
 export async function timeTo(page: Page, act: () => Promise<unknown>): Promise<number> {
   const start = performance.now();
   await act();
-  await page.locator('[role="gridcell"][tabindex="0"]').waitFor();
+  await appears(page, '[role="gridcell"][tabindex="0"]');
   return performance.now() - start;
 }
 

@@ -1,5 +1,6 @@
 import type { Page } from "@playwright/test";
 import { ADDRESS, inApplication } from "./in-application";
+import { appears } from "./watched";
 
 /** What the lock costs in Debian's Chromium, in milliseconds. */
 export interface LockFigures {
@@ -33,7 +34,7 @@ export function measureLock(): Promise<LockFigures> {
     await page.getByLabel("Its passphrase").fill(PASSPHRASE);
     start = performance.now();
     await page.getByRole("button", { name: "Unlock" }).click();
-    await page.locator('[role="gridcell"][tabindex="0"]').waitFor();
+    await appears(page, '[role="gridcell"][tabindex="0"]');
     const unlocked = performance.now() - start;
     const sealed = await typeScores(page, null);
     return {

@@ -6,7 +6,7 @@ import type { Page } from "@playwright/test";
 import { makePdf } from "../e2e/make-pdf";
 import { asPictures, asScan } from "../e2e/make-scan";
 import { ADDRESS, inApplication } from "./in-application";
-import { longestHold, watchPage } from "./watched";
+import { longestHold, says, watchPage } from "./watched";
 
 /** Pages of a paper, its cover among them. */
 const PAGES = 5;
@@ -50,7 +50,7 @@ export async function measureScan() {
         megabytes = Math.max(megabytes, largestRenderer());
       }, 500);
       await page.locator('input[type="file"][aria-label="Choose files"]').setInputFiles(path);
-      await page.getByText(`${String(STUDENTS)} of ${String(PAPERS)} have their student.`).waitFor();
+      await says(page, `${String(STUDENTS)} of ${String(PAPERS)} have their student.`);
       clearInterval(watching);
       const all = Date.now() - start;
       const longest = await longestHold(page);

@@ -28,6 +28,14 @@ export async function says(page: Page, words: string): Promise<void> {
   await page.waitForFunction((sought) => document.body.textContent.includes(sought), words, POLLED);
 }
 
+/**
+ * Until something on the page fits a selector, looked for at every frame. A locator's own waiting looks every half second
+ * after the first looks, and what takes 900 ms is then read as 1,400.
+ */
+export async function appears(page: Page, css: string): Promise<void> {
+  await page.waitForFunction((sought) => document.querySelector(sought) !== null, css, { polling: "raf" });
+}
+
 /** Until nothing on the page fits a selector. */
 export async function isGone(page: Page, css: string): Promise<void> {
   await page.waitForFunction((sought) => !document.querySelector(sought), css, POLLED);
