@@ -1,8 +1,10 @@
 import { isTrayKey } from "./tray-keys";
 
-/** Whether a key of the `meta` or the `hurried` shelf is for what a screen remembers of one course. */
+const SCREEN = "screen/";
+
+/** Whether a key of the `meta` or the `hurried` shelf is for what a screen remembers of one course: `screen/thing/slot`. */
 export const isScreenKeyOf = (key: string, slot: string): boolean =>
-  key.startsWith("screen/") && key.endsWith(`/${slot}`);
+  key.startsWith(SCREEN) && key.slice(SCREEN.length).endsWith(`/${slot}`);
 
 /** Where the folder lies into which copies of a course are written. */
 export const folderKey = (slot: string): string => `folder/${slot}`;

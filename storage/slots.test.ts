@@ -142,6 +142,36 @@ it("a course that is deleted goes with all it had, and leaves the others as they
   expect(await (await openIn(shelves)).readFile(other, fileId("ada"))).not.toBeNull();
 });
 
+it("what a screen remembered goes with its course, also where the page was left before the database had written it", async () => {
+  const shelves = memoryShelves();
+  const repository = await openIn(shelves);
+  const slot = await repository.keepCourse("small", small(), files);
+  const other = await repository.keepCourse("other", renamed(), files);
+  const never = new Promise<void>(() => undefined);
+  const left = await openIn({ ...shelves, meta: { ...shelves.meta, set: () => never } });
+  for (const one of [slot, other]) void left.remember(`gradebook/${one}`, "?section=a");
+  await (await openIn(shelves)).deleteCourse(slot);
+  expect(await shelves.hurried.keys()).toEqual([`screen/gradebook/${other}`]);
+  const again = await openIn(shelves);
+  expect(await again.keepCourse("small", small(), files)).toBe(slot);
+  expect(await again.recall(`gradebook/${slot}`)).toBeFalsy();
+});
+
+it("a slot of which a screen remembers something is never taken", async () => {
+  const shelves = memoryShelves();
+  await shelves.hurried.set("screen/gradebook/small", "?section=a");
+  expect(await (await openIn(shelves)).keepCourse("small", small(), files)).toBe("small-2");
+});
+
+it("a course that is called like a thing of the screen takes its slot, and leaves the thing when it goes", async () => {
+  const shelves = memoryShelves();
+  const repository = await openIn(shelves);
+  await repository.remember("light", "lamp");
+  expect(await repository.keepCourse("light", small(), files)).toBe("light");
+  await repository.deleteCourse("light");
+  expect(await (await openIn(shelves)).recall("light")).toBe("lamp");
+});
+
 it.each([...Array(5).keys()])(
   "a deleting that was cut short at its write %i leaves the course whole or gone, never half",
   async (write) => {

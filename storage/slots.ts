@@ -1,9 +1,11 @@
 import type { Shelves } from "./shelf";
-import { isMetaOf } from "./meta-keys";
+import { isMetaOf, isScreenKeyOf } from "./meta-keys";
 
 const READING = "reading/";
 
-const slotOf = (key: string): string => key.split("/")[0] ?? key;
+/** Whether a key of a shelf beside `meta` goes with a course; what screens remember stands on the hurried one for a while. */
+const isOf = (key: string, slot: string): boolean =>
+  key === slot || key.startsWith(`${slot}/`) || isScreenKeyOf(key, slot);
 
 /**
  * A name under which nothing at all lies yet, listed or not: what an interrupted reading left behind must never become
@@ -15,10 +17,10 @@ export async function freeSlot(shelves: Shelves, wish: string): Promise<string> 
   const own = (await meta.keys())
     .filter((key) => /^(course|reading)\//.test(key))
     .map((key) => key.split("/")[1] ?? "");
-  const taken = new Set([...own, ...stores.flat().map(slotOf)]);
+  const stored = stores.flat();
   for (let number = 1; ; number += 1) {
     const slot = number === 1 ? wish : `${wish}-${String(number)}`;
-    if (!taken.has(slot)) return slot;
+    if (!own.includes(slot) && !stored.some((key) => isOf(key, slot))) return slot;
   }
 }
 
@@ -38,7 +40,7 @@ export async function clearCutShort(shelves: Shelves, listed: ReadonlySet<string
   for (const slot of await slotsBeingRead(shelves)) {
     if (!listed.has(slot)) {
       for (const shelf of [shelves.journal, shelves.snapshots, shelves.files, shelves.hurried, shelves.drafts]) {
-        for (const key of await shelf.keys()) if (slotOf(key) === slot) await shelf.remove(key);
+        for (const key of await shelf.keys()) if (isOf(key, slot)) await shelf.remove(key);
       }
       for (const key of await shelves.meta.keys()) if (isMetaOf(key, slot)) await shelves.meta.remove(key);
     }
