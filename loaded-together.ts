@@ -27,14 +27,26 @@ function importedName(one: Imported): string {
 const sourceOf = (statement: Statement): string | null =>
   "source" in statement && typeof statement.source === "object" ? (statement.source?.value ?? null) : null;
 
-async function takenBy(context: Context, id: string): Promise<Taken> {
+/**
+ * The modules that statements speak of, by the words they use. The bundler has found them already and lists them in that
+ * order, before those that it puts in itself; looking for them once more takes as long as all the rest of this.
+ */
+function resolvedIn(context: Context, id: string, body: readonly Statement[]): ReadonlyMap<string, string> {
+  const sources = [...new Set(body.flatMap((statement) => sourceOf(statement) ?? []))];
+  const found = context.getModuleInfo(id)?.importedIds ?? [];
+  if (found.length < sources.length) context.error(`${id} imports more than is listed of it: see resolvedIn`);
+  return new Map(sources.map((source, place) => [source, found[place] ?? ""]));
+}
+
+function takenBy(context: Context, id: string): Taken {
   const own: [string, string | null][] = [];
   const handedOn = new Map<string, [string, string]>();
   const whole: string[] = [];
   const { code = null } = context.getModuleInfo(id) ?? {};
-  for (const statement of code === null ? [] : context.parse(code).body) {
-    const source = sourceOf(statement);
-    const from = source === null ? null : (await context.resolve(source, id))?.id;
+  const body = code === null ? [] : context.parse(code).body;
+  const resolved = resolvedIn(context, id, body);
+  for (const statement of body) {
+    const from = resolved.get(sourceOf(statement) ?? "");
     if (!from) continue;
     if (statement.type === "ImportDeclaration") {
       if (statement.specifiers.length === 0) own.push([from, null]);
@@ -53,11 +65,7 @@ async function takenBy(context: Context, id: string): Promise<Taken> {
  * All modules that cannot be done without once `ends` are loaded. Index files hand on far more than anybody takes: names are
  * followed through them, so that nothing comes along that no one asked for.
  */
-async function neededBy(
-  context: Context,
-  ends: readonly string[],
-  kept: Map<string, Taken>,
-): Promise<ReadonlySet<string>> {
+function neededBy(context: Context, ends: readonly string[], kept: Map<string, Taken>): ReadonlySet<string> {
   const needed = new Set<string>();
   const seen = new Set<string>();
   const left: (readonly [id: string, name: string | null])[] = ends.map((id) => [id, "*"]);
@@ -65,7 +73,7 @@ async function neededBy(
     const [id, name] = next;
     if (seen.has(`${id} ${String(name)}`)) continue;
     seen.add(`${id} ${String(name)}`);
-    const taken = kept.get(id) ?? (await takenBy(context, id));
+    const taken = kept.get(id) ?? takenBy(context, id);
     kept.set(id, taken);
     const { own, handedOn, whole } = taken;
     const through = whole.find((one) => name !== null && context.getModuleInfo(one)?.exports.includes(name));
@@ -99,16 +107,17 @@ export function loadedTogether({ ends, shared }: Files) {
   const fileOf = new Map<string, string>();
   const plugin: Plugin = {
     name: "loaded-together",
-    async buildEnd() {
+    buildEnd() {
       fileOf.clear();
       const kept = new Map<string, Taken>();
       const all = [...this.getModuleIds()];
       for (const [name, end] of Object.entries(ends)) {
-        for (const id of await neededBy(
+        const needed = neededBy(
           this,
           all.filter((one) => end.test(one)),
           kept,
-        )) {
+        );
+        for (const id of needed) {
           if (!fileOf.has(id)) fileOf.set(id, name);
         }
       }
@@ -117,7 +126,7 @@ export function loadedTogether({ ends, shared }: Files) {
       const users = new Map<string, number>();
       for (const screen of screens) {
         const own = parts.filter((id) => id.startsWith(`${screen}?`));
-        for (const id of await neededBy(this, own, kept)) users.set(id, (users.get(id) ?? 0) + 1);
+        for (const id of neededBy(this, own, kept)) users.set(id, (users.get(id) ?? 0) + 1);
       }
       for (const [id, count] of users) {
         const name = Object.keys(shared).find((one) => count >= (shared[one] ?? 0));
