@@ -37,35 +37,55 @@ export function smoothed({ width, height, pixels }: Gray, reach: number): Gray {
   const out = new Uint8ClampedArray(pixels.length);
   // Sums of the pixels within reach above and below, by column: row after row in the order in which they lie in memory.
   const columns = new Int32Array(width);
-  const takeRow = (row: number, by: 1 | -1) => {
-    if (row < 0 || row >= height) return;
-    for (let x = 0, at = row * width; x < width; x += 1, at += 1)
-      columns[x] = (columns[x] ?? 0) + by * (pixels[at] ?? 0);
-  };
-  for (let row = 0; row < reach; row += 1) takeRow(row, 1);
+  const rowAt = (y: number) => pixels.subarray(y * width, (y + 1) * width);
+  for (let y = 0; y < Math.min(reach, height); y += 1) addRow(columns, rowAt(y), 1);
   for (let y = 0; y < height; y += 1) {
-    takeRow(y + reach, 1);
-    takeRow(y - reach - 1, -1);
+    const [hasNext, hasGone] = [y + reach < height, y > reach];
+    if (hasNext && hasGone) exchangeRows(columns, rowAt(y + reach), rowAt(y - reach - 1));
+    else if (hasNext) addRow(columns, rowAt(y + reach), 1);
+    else if (hasGone) addRow(columns, rowAt(y - reach - 1), -1);
     const rows = Math.min(height - 1, y + reach) - Math.max(0, y - reach) + 1;
-    const line = y * width;
-    let sum = 0;
-    for (let x = 0; x < Math.min(reach, width); x += 1) sum += columns[x] ?? 0;
-    const atEdge = (from: number, to: number) => {
-      for (let x = from; x < to; x += 1) {
-        sum += (columns[x + reach] ?? 0) - (columns[x - reach - 1] ?? 0);
-        out[line + x] = sum / (rows * (Math.min(width - 1, x + reach) - Math.max(0, x - reach) + 1));
-      }
-    };
-    const [inside, outside] = [Math.min(reach + 1, width), Math.max(reach + 1, width - reach)];
-    atEdge(0, inside);
-    const whole = rows * (2 * reach + 1);
-    for (let x = inside; x < Math.min(outside, width); x += 1) {
-      sum += (columns[x + reach] ?? 0) - (columns[x - reach - 1] ?? 0);
-      out[line + x] = sum / whole;
-    }
-    atEdge(Math.max(inside, Math.min(outside, width)), width);
+    meansAlong(columns, { reach, rows }, out.subarray(y * width, (y + 1) * width));
   }
   return { width, height, pixels: out };
+}
+
+function addRow(columns: Int32Array, row: Uint8ClampedArray, by: 1 | -1): void {
+  for (let x = 0; x < columns.length; x += 1) columns[x] = (columns[x] ?? 0) + by * (row[x] ?? 0);
+}
+
+/** Both at once: in a large picture nearly every row comes in as another one goes. */
+function exchangeRows(columns: Int32Array, coming: Uint8ClampedArray, gone: Uint8ClampedArray): void {
+  for (let x = 0; x < columns.length; x += 1) columns[x] = (columns[x] ?? 0) + (coming[x] ?? 0) - (gone[x] ?? 0);
+}
+
+interface Window {
+  readonly reach: number;
+  /** How many rows are in the sum of each column. */
+  readonly rows: number;
+}
+
+/** The means of one row, from the sums of its columns. */
+function meansAlong(columns: Int32Array, { reach, rows }: Window, out: Uint8ClampedArray): void {
+  const width = columns.length;
+  let sum = 0;
+  for (let x = 0; x < Math.min(reach, width); x += 1) sum += columns[x] ?? 0;
+  const inside = Math.min(reach + 1, width);
+  const outside = Math.max(inside, width - reach);
+  const columnsAt = (x: number) => Math.min(width - 1, x + reach) - Math.max(0, x - reach) + 1;
+  const whole = rows * (2 * reach + 1);
+  for (let x = 0; x < inside; x += 1) {
+    sum += columns[x + reach] ?? 0;
+    out[x] = sum / (rows * columnsAt(x));
+  }
+  for (let x = inside; x < outside; x += 1) {
+    sum = (sum + (columns[x + reach] ?? 0) - (columns[x - reach - 1] ?? 0)) | 0;
+    out[x] = sum / whole;
+  }
+  for (let x = outside; x < width; x += 1) {
+    sum -= columns[x - reach - 1] ?? 0;
+    out[x] = sum / (rows * columnsAt(x));
+  }
 }
 
 /** The picture as readers of codes take it: four bytes a pixel. */
