@@ -38,6 +38,8 @@ export default defineConfig({
         "--disable-sync",
         // A journey is too short for a process that only draws.
         "--in-process-gpu",
+        // Both cores are busy already: collecting and compiling beside the page costs more there than it takes off it.
+        "--js-flags=--single-threaded",
       ],
     },
   },
