@@ -5,7 +5,7 @@ import type axe from "axe-core";
 
 const SOURCE = readFileSync(createRequire(import.meta.url).resolve("axe-core/axe.min.js"), "utf8");
 
-/** The rules of colour, which take nine tenths of the time. */
+/** The rules of colour, which take most of the time. */
 const OF_COLOUR = ["color-contrast", "link-in-text-block"];
 
 interface Look {
