@@ -86,6 +86,22 @@ test("two choices in one breath are both taken", async ({ page }) => {
   await expect(page.getByRole("combobox", { name: "Figures shown" }).locator("option:checked")).toHaveText("Percent");
 });
 
+test("a choice is kept also where one goes on to another screen in the same breath", async ({ page }) => {
+  await openDemo(page, "/gradebook");
+  await expect(page.getByText("28 students")).toBeVisible();
+  await page.evaluate(() => {
+    const choice = document.querySelector<HTMLSelectElement>('select[aria-label="Section"]');
+    const journal = [...document.querySelectorAll("a")].find((link) => link.textContent === "Journal");
+    if (!choice || !journal) throw new Error("no section to choose, or no way to the journal");
+    choice.selectedIndex = 1;
+    choice.dispatchEvent(new Event("change", { bubbles: true }));
+    journal.click();
+  });
+  await expect(page.getByRole("heading", { name: "Journal" })).toBeVisible();
+  await page.getByRole("link", { name: "Gradebook" }).click();
+  await expect(page.getByText("14 of 28")).toBeVisible();
+});
+
 test("students stand by family name wherever they are listed, once the course says so", async ({ page }) => {
   await openDemo(page, "/plan/course");
   await page.getByRole("combobox", { name: "Students are listed by" }).selectOption("family");

@@ -10,10 +10,12 @@ export function useIsChoosing(): boolean {
 /**
  * Choices kept in the search of the address, so that back and reload find them again; an empty choice leaves it. What is
  * chosen stands at once, also while the page is still on its way there: nothing can be done to what was chosen before.
- * `bare` stands in the address when everything was chosen away, which is not the same as nothing chosen yet.
+ * `bare` stands in the address when everything was chosen away, which is not the same as nothing chosen yet. `onChosen` is told
+ * the search of every choice, with its `?`, as soon as it is made: the address may never get it, where one goes on at once.
  */
 export function useSearchChoice(
   bare?: string,
+  onChosen?: (search: string) => void,
 ): [
   text: (name: string) => string,
   set: (name: string, value: string) => void,
@@ -41,12 +43,13 @@ export function useSearchChoice(
             if (next.size === 0) next.set(bare, "");
           }
           underWay.current = next;
+          onChosen?.(`?${next.toString()}`);
           return next;
         },
         { replace: true, preventScrollReset: true, flushSync: true },
       );
     },
-    [setSearch, bare],
+    [setSearch, bare, onChosen],
   );
   const set = useCallback(
     (name: string, value: string) => {

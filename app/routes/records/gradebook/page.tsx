@@ -1,5 +1,5 @@
-import { useLayoutEffect, useRef } from "react";
-import { redirect, useLocation, useNavigate } from "react-router";
+import { useCallback } from "react";
+import { redirect, useNavigate } from "react-router";
 import { keepIn, knownIn } from "../../../course/choices";
 import { live } from "../../../course/live";
 import { openCourse } from "../../../course/open-course";
@@ -17,21 +17,19 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
 
 export default function GradebookPage({ loaderData, params }: Route.ComponentProps) {
   const { repository, session, shown } = loaderData;
-  const { search } = useLocation();
-  // What one comes with, such as a link to what waits, is looked at and not chosen.
-  const came = useRef(search);
-  // With what it shows, and not after it: whoever reloads on seeing it finds it again.
-  useLayoutEffect(() => {
-    if (search === came.current) return;
-    came.current = search;
-    keepIn(repository, params.slot, "gradebook", search);
-  }, [repository, params.slot, search]);
+  const { slot } = params;
+  const onChosen = useCallback(
+    (search: string) => {
+      keepIn(repository, slot, "gradebook", search);
+    },
+    [repository, slot],
+  );
   return (
     <Gradebook
-      slot={params.slot}
+      slot={slot}
       session={session}
       shown={shown}
-      looking={useView()}
+      looking={useView(onChosen)}
       change={useChange()}
       navigate={useNavigate()}
     />

@@ -10,10 +10,13 @@ import { SHOW_ONLY, type GradeView } from "./rows";
 const oneOf = <T extends string>(values: readonly T[], text: string | null): T | undefined =>
   values.find((value) => value === text);
 
-/** What the gradebook shows, kept in the address: filters and order and hidden columns in its search, the name looked for behind its `#`. */
-export function useView() {
+/**
+ * What the gradebook shows, kept in the address: filters and order and hidden columns in its search, the name looked for behind
+ * its `#`. `onChosen` is told every choice; what one comes with, such as a link to what waits, is looked at and not chosen.
+ */
+export function useView(onChosen: (search: string) => void) {
   const [find, setFind] = useHashText("find");
-  const [text, set] = useSearchChoice("all");
+  const [text, set] = useSearchChoice("all", onChosen);
   const hide = text("hide");
   const hidden = useMemo(
     (): ReadonlySet<AssignmentId> =>
