@@ -1,6 +1,7 @@
 import type { Page } from "@playwright/test";
 import { makePdf } from "../e2e/make-pdf";
 import { ADDRESS, inApplication } from "./in-application";
+import { median } from "./median";
 import { says } from "./watched";
 
 /** What was measured of the desk on the demo course in Debian's Chromium, in milliseconds. */
@@ -29,9 +30,6 @@ export function measureDesk(): Promise<DeskFigures> {
     return { ...next, ...(await putNotes(page)), ...(await readLong(page)) };
   }, 60_000);
 }
-
-const median = (values: readonly number[]): number =>
-  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
 
 /** Goes on from paper to paper and times, inside the page, each key until another name and some of its work stand there. */
 async function walk(page: Page): Promise<Pick<DeskFigures, "nextMedian" | "nextWorst" | "papers">> {
