@@ -236,6 +236,23 @@ test("the marked cell stays in sight and keeps the focus, however far the keys g
   await allKept(page);
 });
 
+test("the focus goes along with a key that is pressed while the grid is still being drawn", async ({ page }) => {
+  await page.setViewportSize({ width: 1280, height: 460 });
+  await openDemo(page, "/gradebook");
+  await question(page, "Aldous Brenn").click();
+  await expect(question(page, "Aldous Brenn")).toBeFocused();
+  // Right behind the drawing of a row that scrolling brings, before what that drawing leaves for later is done.
+  await page.getByRole("grid").evaluate((grid) => {
+    new MutationObserver((_, observer) => {
+      observer.disconnect();
+      const key = new KeyboardEvent("keydown", { key: "ArrowDown", ctrlKey: true, bubbles: true, cancelable: true });
+      document.activeElement?.dispatchEvent(key);
+    }).observe(grid, { subtree: true, childList: true });
+    if (grid.parentElement) grid.parentElement.scrollTop = 60;
+  });
+  await expect(question(page, "Zelda Orme")).toBeFocused();
+});
+
 test("200 x 10 cells from a spreadsheet: seven that are refused stand with their reasons, and nothing goes in until agreed", async ({
   page,
 }) => {

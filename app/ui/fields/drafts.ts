@@ -1,4 +1,4 @@
-import { createContext, use, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { createContext, use, useCallback, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { sameValue } from "#core/kernel";
 import { useUnkept } from "./use-unkept";
 
@@ -89,7 +89,8 @@ export function useTyped<T>(
   const [typed, setTyped] = useState(look);
   if (typed.place !== place) setTyped(look());
   const latest = useRef({ start, seen, value: typed.value });
-  useEffect(() => {
+  // As it is drawn: later it would take back what was typed meanwhile.
+  useLayoutEffect(() => {
     latest.current = { start, seen, value: typed.value };
   });
   const set = useCallback(

@@ -1,9 +1,10 @@
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useLayoutEffect, useRef, useState } from "react";
 import type { ChangeResult } from "#core/changes";
 import { useDraftPlace } from "./drafts";
 import { hasArrived } from "./half-typed";
 import { useLeftText } from "./use-left-text";
 import { issueWords } from "../words/words";
+import { useLatest } from "../hooks/use-latest";
 
 /** Pause in typing after which a text is kept, in milliseconds. */
 const PAUSE = 500;
@@ -51,7 +52,8 @@ export function useKeptText({ place, value, waits, onKeep }: KeptTextOptions): K
   }
   const latest = useRef({ draft, seen: found?.seen ?? value, onKeep });
   const stored = useRef(value);
-  useEffect(() => {
+  // As it is drawn: later it would take back what was typed meanwhile.
+  useLayoutEffect(() => {
     stored.current = value;
     latest.current = { ...latest.current, draft, onKeep };
     if (draft === null) latest.current.seen = value;
@@ -84,25 +86,22 @@ export function useKeptText({ place, value, waits, onKeep }: KeptTextOptions): K
       setTrouble(issueWords(outcome.issue));
     }
   };
-  const keepRef = useRef(keep);
-  useEffect(() => {
-    keepRef.current = keep;
-  });
+  const keepNow = useLatest(keep);
   useEffect(() => {
     if (draft === null || waits) return;
-    const timer = setTimeout(() => void keepRef.current(), PAUSE);
+    const timer = setTimeout(() => void keepNow(), PAUSE);
     return () => {
       clearTimeout(timer);
     };
-  }, [draft, waits]);
+  }, [draft, waits, keepNow]);
   useEffect(() => {
-    const now = () => void keepRef.current();
+    const now = () => void keepNow();
     window.addEventListener("pagehide", now);
     return () => {
       window.removeEventListener("pagehide", now);
       now();
     };
-  }, []);
+  }, [keepNow]);
 
   return { text: draft ?? value, trouble, isLeft, write, keep };
 }

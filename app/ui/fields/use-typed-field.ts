@@ -2,6 +2,7 @@ import { useEffect, useRef, useState, type ChangeEvent, type FocusEvent, type Ke
 import { useDraftPlace } from "./drafts";
 import { useLeftText } from "./use-left-text";
 import { isWindowLeft } from "../keys/typing";
+import { useLatest } from "../hooks/use-latest";
 
 type Field = HTMLInputElement;
 
@@ -66,21 +67,18 @@ export function useTypedField(
     setTrouble(words);
     if (words === null && typed.current === text) write(null);
   };
-  const keepRef = useRef(keep);
-  useEffect(() => {
-    keepRef.current = keep;
-  });
+  const keepNow = useLatest(keep);
   useEffect(() => {
     // Going away is leaving, also where the field goes without a word.
     const now = () => {
-      if (isTouched.current) void keepRef.current(false);
+      if (isTouched.current) void keepNow(false);
     };
     window.addEventListener("pagehide", now);
     return () => {
       window.removeEventListener("pagehide", now);
       now();
     };
-  }, []);
+  }, [keepNow]);
   return {
     trouble,
     isLeft: draft !== null && draft === found,

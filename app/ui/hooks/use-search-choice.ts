@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef } from "react";
+import { useCallback, useLayoutEffect, useRef } from "react";
 import { useLocation, useNavigation, useSearchParams } from "react-router";
 
 /** Whether a choice is on its way into the address: what is drawn from it is of the one before. */
@@ -26,7 +26,8 @@ export function useSearchChoice(
   const isChoosing = useIsChoosing();
   // A choice made before the one before has arrived goes on from that one, and does not take it back.
   const underWay = useRef<URLSearchParams | null>(null);
-  useEffect(() => {
+  // As it is drawn: later it would forget a choice made meanwhile.
+  useLayoutEffect(() => {
     if (state === "idle") underWay.current = null;
   }, [state, search]);
   const choose = useCallback(

@@ -8,12 +8,13 @@ import { Paragraph } from "@tiptap/extension-paragraph";
 import { Text } from "@tiptap/extension-text";
 import { Placeholder, UndoRedo } from "@tiptap/extensions";
 import { EditorContent, useEditor, type Editor } from "@tiptap/react";
-import { useEffect, useImperativeHandle, useLayoutEffect, useRef, type Ref } from "react";
+import { useEffect, useImperativeHandle, useLayoutEffect, type Ref } from "react";
 import type { TextHandle } from "../fields/text-handle";
 import { commentText, documentOf, isSameDocument } from "./comment-document";
 import { isLinkAddress } from "./formatted";
 import { PhraseMenu } from "./phrases";
 import { useSlashPhrases } from "./slash-phrases";
+import { useCurrent } from "../hooks/use-current";
 
 export interface CommentEditorProps {
   readonly id: string;
@@ -40,10 +41,7 @@ const LOOK =
 export default function CommentEditor(props: CommentEditorProps) {
   const { id, text, isWrong, autoFocus, handle } = props;
   const slash = useSlashPhrases(props.onChoosing);
-  const latest = useRef(props);
-  useEffect(() => {
-    latest.current = props;
-  });
+  const latest = useCurrent(props);
   const editor = useEditor({
     injectCSS: false,
     extensions: [

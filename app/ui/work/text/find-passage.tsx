@@ -1,5 +1,6 @@
 import { useEffect, useId, useRef, useState, type KeyboardEvent, type RefObject } from "react";
 import type { Passage } from "#core/model";
+import { useCurrent } from "../../hooks/use-current";
 
 interface FindPassageProps {
   /** Null while the work is not there yet. */
@@ -35,10 +36,7 @@ function usePlaces({ find, onShow, onTake }: Pick<FindPassageProps, "find" | "on
   const [current, setCurrent] = useState(0);
   // Whether a place was gone to: the first arrow shows the first place, not the second.
   const shown = useRef(false);
-  const latest = useRef(find);
-  useEffect(() => {
-    latest.current = find;
-  });
+  const latest = useCurrent(find);
   useEffect(() => {
     if (words.trim() === "") return;
     let valid = true;
@@ -51,7 +49,7 @@ function usePlaces({ find, onShow, onTake }: Pick<FindPassageProps, "find" | "on
       valid = false;
       clearTimeout(timer);
     };
-  }, [words]);
+  }, [words, latest]);
   const isOpen = useRef(true);
   useEffect(() => {
     isOpen.current = true;

@@ -1,4 +1,4 @@
-import { use, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { use, useCallback, useEffect, useMemo, useState } from "react";
 import { entryAndComment, entryText, type Command } from "#core/changes";
 import { resultOf, type CourseState } from "#core/model";
 import type { SendChange } from "../../../../course/use-change";
@@ -7,6 +7,7 @@ import { useUnkept } from "../../../../ui/fields/use-unkept";
 import { unusualWords } from "../../../../ui/words/words";
 import type { CellPlace } from "../grid/selection";
 import { draftPlace, leftEntries, outrunDrafts, withUnkept, type UnkeptEntries } from "./unkept";
+import { useCurrent } from "../../../../ui/hooks/use-current";
 
 /** Entering of scores, with what was typed and could not be kept: it lies among the drafts until it is kept or let go. */
 export interface Entering {
@@ -68,10 +69,7 @@ export function useUnkeptEntries(state: CourseState, change: SendChange): Enteri
   const leave = useCallback((place: CellPlace, text: string, words: string | null) => {
     setUnkept((before) => withUnkept(before, place, { text, words }));
   }, []);
-  const latest = useRef(state);
-  useEffect(() => {
-    latest.current = state;
-  });
+  const latest = useCurrent(state);
   const enter = useCallback(
     (place: CellPlace, text: string, seen: string, confirmed: boolean) => {
       void change(commandOf(latest.current, place, text, seen, confirmed)).then((outcome) => {
@@ -79,7 +77,7 @@ export function useUnkeptEntries(state: CourseState, change: SendChange): Enteri
         else leave(place, text, unusualWords(outcome.issue));
       });
     },
-    [change, letGo, leave],
+    [change, letGo, leave, latest],
   );
   return useMemo(() => ({ unkept, type, enter, leave, letGo }), [unkept, type, enter, leave, letGo]);
 }

@@ -1,6 +1,7 @@
 import { useEffect, useImperativeHandle, useRef, useState, type Ref } from "react";
 import { isWindowLeft } from "../../../../ui/keys/typing";
 import type { EntryHint } from "../entries/hint";
+import { useLatest } from "../../../../ui/hooks/use-latest";
 
 /** Where the marked cell goes after an entry. */
 export type Leave = "down" | "up" | "right" | "left" | "stay";
@@ -66,15 +67,14 @@ export function CellEditor(props: CellEditorProps) {
     focus: () => field.current?.focus(),
   }));
 
-  const away = useRef({ text, onAway });
-  useEffect(() => {
-    away.current = { text, onAway };
+  const goAway = useLatest(() => {
+    onAway(text);
   });
   useEffect(
     () => () => {
-      if (!done.current) away.current.onAway(away.current.text);
+      if (!done.current) goAway();
     },
-    [],
+    [goAway],
   );
 
   return (

@@ -1,4 +1,4 @@
-import { useEffect, useRef, type RefObject } from "react";
+import { useEffect, useLayoutEffect, useRef, type RefObject } from "react";
 import { isTyping } from "../../../../ui/keys/typing";
 import { scrollIntoView } from "./scroll-into-view";
 
@@ -28,7 +28,8 @@ export function useMarkedFocus(
   useEffect(() => {
     scrollIntoView(scroller.current, { row: 0, column: first.current.column }, first.current.fixed);
   }, [scroller]);
-  useEffect(() => {
+  // As it is drawn: later it would give the focus to the cell that was marked before a key pressed meanwhile, and be done with it.
+  useLayoutEffect(() => {
     const active = document.activeElement;
     const inGrid = scroller.current?.contains(active) === true;
     if (!inGrid && isTyping(active)) wanted.current = false;

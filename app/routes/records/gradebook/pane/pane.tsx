@@ -1,6 +1,7 @@
 import { X } from "lucide-react";
 import { useEffect, useRef, type ReactNode } from "react";
 import { isTyping } from "../../../../ui/keys/typing";
+import { useCurrent } from "../../../../ui/hooks/use-current";
 
 /** The side pane of the gradebook: the full story of a figure, or of a column. */
 export function Pane({
@@ -21,10 +22,7 @@ export function Pane({
 }) {
   const close = useRef<HTMLButtonElement>(null);
   const pane = useRef<HTMLElement>(null);
-  const leaving = useRef({ onClose, onBack });
-  useEffect(() => {
-    leaving.current = { onClose, onBack };
-  }, [onClose, onBack]);
+  const leaving = useCurrent({ onClose, onBack });
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (event.key !== "Escape" || event.defaultPrevented) return;
@@ -35,7 +33,7 @@ export function Pane({
     return () => {
       window.removeEventListener("keydown", onKey);
     };
-  }, []);
+  }, [leaving]);
   return (
     <aside
       ref={pane}

@@ -1,0 +1,13 @@
+import { useLayoutEffect, useRef, type RefObject } from "react";
+
+/**
+ * What the latest look at the screen was drawn from, for whoever acts later. It is set as the screen is drawn and not after it:
+ * an effect that runs later would put back what was there before, under a key pressed meanwhile.
+ */
+export function useCurrent<T>(value: T): RefObject<T> {
+  const current = useRef(value);
+  useLayoutEffect(() => {
+    current.current = value;
+  });
+  return current;
+}
