@@ -75,43 +75,51 @@ function draw({ width, height, code, writing }: Drawn, { tilt, isUpsideDown }: W
     return writing && isWriting(x, y, width, height);
   };
   const out = new Float32Array(width * height);
+  const [middle, centre, way] = [width / 2, height / 2, isUpsideDown ? -1 : 1];
   for (let y = 0, at = 0; y < height; y += 1) {
+    const dy = way * (y - centre);
     for (let x = 0; x < width; x += 1, at += 1) {
-      const [dx, dy] = [(isUpsideDown ? -1 : 1) * (x - width / 2), (isUpsideDown ? -1 : 1) * (y - height / 2)];
-      const isInk = inkAt(cos * dx + sin * dy + width / 2, cos * dy - sin * dx + height / 2);
+      const dx = way * (x - middle);
+      const isInk = inkAt(cos * dx + sin * dy + middle, cos * dy - sin * dx + centre);
       out[at] = (isInk ? INK : PAPER) * (0.82 + (0.18 * x) / width);
     }
   }
   return out;
 }
 
+/** Half of the breadth of a line. */
+const THICKNESS = 1.4;
+
 /** Lines of a hand that says nothing. */
 function isWriting(x: number, y: number, width: number, height: number): boolean {
   const line = Math.floor((y - 330) / 34);
   if (line < 0 || y > height - 90 || x < 110 || x > width - 110) return false;
+  const from = y - 330 - line * 34;
+  // Between the lines, where no wave comes to, nothing has to be worked out.
+  if (from < 5 - THICKNESS || from > 23 + THICKNESS) return false;
   const wave = 14 + 9 * Math.sin(x * 0.21 + line * 1.7) * Math.cos(x * 0.07 + line);
-  return Math.abs(y - 330 - line * 34 - wave) < 1.4 && Math.sin(x * 0.03 + line * 5) > -0.6;
+  return Math.abs(from - wave) < THICKNESS && Math.sin(x * 0.03 + line * 5) > -0.6;
 }
 
 function blur(pixels: Float32Array, { width, height }: Drawn, sigma: number): Float32Array {
   const reach = Math.ceil(sigma * 3);
-  const weights = Array.from({ length: 2 * reach + 1 }, (_, at) => Math.exp(-((at - reach) ** 2) / (2 * sigma ** 2)));
+  const weights = Float64Array.from({ length: 2 * reach + 1 }, (_, at) =>
+    Math.exp(-((at - reach) ** 2) / (2 * sigma ** 2)),
+  );
   const all = weights.reduce((sum, weight) => sum + weight, 0);
-  const along = (from: Float32Array, step: number, isInside: (x: number, y: number) => boolean) => {
-    const out = new Float32Array(from.length);
-    for (let y = 0, at = 0; y < height; y += 1) {
-      for (let x = 0; x < width; x += 1, at += 1) {
-        if (!isInside(x, y)) {
-          out[at] = from[at] ?? 0;
-          continue;
-        }
+  /** Means along a line of pixels so far from each other; edges stay as they are. */
+  const along = (from: Float32Array, step: number, [left, top]: readonly [number, number]) => {
+    const out = from.slice();
+    for (let y = top; y < height - top; y += 1) {
+      for (let at = y * width + left, end = (y + 1) * width - left; at < end; at += 1) {
         let sum = 0;
-        for (let by = -reach; by <= reach; by += 1) sum += (weights[by + reach] ?? 0) * (from[at + by * step] ?? 0);
+        for (let by = 0, place = at - reach * step; by < weights.length; by += 1, place += step) {
+          sum += (weights[by] as number) * (from[place] as number);
+        }
         out[at] = sum / all;
       }
     }
     return out;
   };
-  const across = along(pixels, 1, (x) => x >= reach && x < width - reach);
-  return along(across, width, (_x, y) => y >= reach && y < height - reach);
+  return along(along(pixels, 1, [reach, 0]), width, [0, reach]);
 }
