@@ -6,7 +6,7 @@ import { demoState } from "./model/demo-state";
 import { DeskModel } from "./model/desk-model";
 
 /** Random walks and their steps; all of them with `PROPERTY_RUNS=all`. */
-const [SEEDS, STEPS] = process.env["PROPERTY_RUNS"] === "all" ? [[3, 4], 500] : [[3], 300];
+const [SEEDS, STEPS] = process.env["PROPERTY_RUNS"] === "all" ? [[3, 4], 500] : [[3], 200];
 /** Steps between two comparisons. */
 const LOOK_EVERY = 25;
 const KEYS = [

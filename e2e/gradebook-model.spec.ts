@@ -5,7 +5,7 @@ import { demoState } from "./model/demo-state";
 import { GradebookModel, keyOf, type ModelPlace } from "./model/gradebook-model";
 
 /** Random walks and their steps; all of them with `PROPERTY_RUNS=all`. */
-const [SEEDS, STEPS] = process.env["PROPERTY_RUNS"] === "all" ? [[1, 2], 500] : [[1], 300];
+const [SEEDS, STEPS] = process.env["PROPERTY_RUNS"] === "all" ? [[1, 2], 500] : [[1], 200];
 /** Steps between two comparisons. */
 const LOOK_EVERY = 50;
 /** What hands type: figures, entries, slips. */

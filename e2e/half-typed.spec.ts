@@ -1,5 +1,5 @@
 import type { Locator, Page } from "@playwright/test";
-import { cell, expect, expectWritten, open, openDemo, ruler, test, writtenIn } from "./helpers";
+import { cell, expect, expectWritten, goTo, open, openDemo, ruler, test, writtenIn } from "./helpers";
 
 interface Place {
   readonly name: string;
@@ -36,20 +36,28 @@ const PLACES: readonly Place[] = [
   { name: "a rule", path: "/plan/rules", field: (page) => page.getByLabel("Pass mark, %"), words: "47" },
 ];
 
-for (const { name, path, field, words } of PLACES) {
-  test(`half-typed: ${name} stands there again after going away, and after a reload`, async ({ page }) => {
-    await openDemo(page, path);
-    await field(page).fill(words);
+test("half-typed: a line of the plan, of the roster and of the pile, a letter and a rule stand there again after going away, and after a reload", async ({
+  page,
+}) => {
+  await openDemo(page, PLACES[0]?.path);
+  const stands = async ({ name, field, words }: Place, when: string) => {
+    await expect(field(page), `${name}, ${when}`).toHaveValue(words);
+    await expect(page.getByText("As you left it").first(), `${name}, ${when}`).toBeVisible();
+  };
+  for (const place of PLACES) {
+    await goTo(page, `/courses/reading-rivers${place.path}`);
+    await place.field(page).fill(place.words);
     await page.getByRole("link", { name: "Journal" }).click();
     await expect(page.getByRole("heading", { level: 1, name: "Journal" })).toBeVisible();
     await page.goBack();
-    await expect(field(page)).toHaveValue(words);
-    await expect(page.getByText("As you left it").first()).toBeVisible();
-    await page.reload();
-    await expect(field(page)).toHaveValue(words);
-    await expect(page.getByText("As you left it").first()).toBeVisible();
-  });
-}
+    await stands(place, "after going away");
+  }
+  await page.reload();
+  for (const place of PLACES.toReversed()) {
+    await goTo(page, `/courses/reading-rivers${place.path}`);
+    await stands(place, "after a reload");
+  }
+});
 
 test("half-typed: words of a level, where papers are judged by the rubric", async ({ page }) => {
   await openDemo(page, "/plan/rubrics");
