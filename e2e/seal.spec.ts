@@ -1,11 +1,11 @@
 import type { Page } from "@playwright/test";
-import { allKept, cell, expect, open, openDemo, test } from "./helpers";
+import { allKept, cell, expect, goTo, open, openDemo, test } from "./helpers";
 
 const sealOf = (page: Page) => page.locator("summary").filter({ hasText: "Seal:" }).locator("span").innerText();
 
 /** Types a score, so that the journal has one change more. */
 async function scores(page: Page, score: string): Promise<void> {
-  await open(page, "/courses/reading-rivers/gradebook");
+  await goTo(page, "/courses/reading-rivers/gradebook");
   await cell(page, "Gauging report", "Bram Oduya").click();
   await page.keyboard.type(score);
   await page.keyboard.press("Enter");
@@ -17,12 +17,12 @@ test("the journal's seal changes with every change, an earlier one is found, and
 }) => {
   await openDemo(page);
   await scores(page, "71");
-  await open(page, "/courses/reading-rivers/journal");
+  await goTo(page, "/courses/reading-rivers/journal");
   const earlier = await sealOf(page);
   expect(earlier).toMatch(/^(\d{5} ){5}\d{5}$/);
   await scores(page, "72");
   await scores(page, "73");
-  await open(page, "/courses/reading-rivers/journal");
+  await goTo(page, "/courses/reading-rivers/journal");
   expect(await sealOf(page)).not.toBe(earlier);
   await page.locator("summary").filter({ hasText: "Seal:" }).click();
   await page.getByLabel("A seal noted earlier").fill(earlier.replaceAll(" ", ""));
