@@ -1,4 +1,4 @@
-import { allKept, alone, cell, expect, goTo, openDemo, ruler, test } from "./helpers";
+import { allKept, alone, cell, expect, goTo, openDemo, ruler, slowed, test } from "./helpers";
 
 test("one student over the whole course: the total explained, what is still needed, and the way to the next", async ({
   page,
@@ -103,4 +103,29 @@ test("pile entry asks which one, says who is entered already, and puts a line ri
   await entry.fill("39");
   await entry.press("Enter");
   await expect(page.getByRole("button", { name: /^Undo: Nadir Quill, Question paper 1: score 39/ })).toBeVisible();
+});
+
+test("what is typed from the pile right behind the choice of an assignment is for that one", async ({ page }) => {
+  await openDemo(page, "/pile/question-paper");
+  const field = page.getByLabel("Part of a name or number, the score, Enter");
+  await expect(field).toBeFocused();
+  await slowed(page, async () => {
+    // The hand is back in the field in the breath in which it has chosen.
+    await page.evaluate(() => {
+      const choice = document.querySelector<HTMLSelectElement>('select[aria-label="Assignment"]');
+      const exam = [...(choice?.options ?? [])].find(({ text }) => text === "Field exam");
+      if (!choice || !exam) throw new Error("no field exam to choose");
+      choice.value = exam.value;
+      choice.dispatchEvent(new Event("change", { bubbles: true }));
+    });
+    await page.keyboard.type("jor 20");
+    await page.keyboard.press("Enter");
+  });
+  await expect(
+    page.getByRole("button", { name: "Undo: Jorun Nakade, Field exam: score 20", exact: false }),
+  ).toBeVisible();
+  await expect(page.getByRole("textbox", { name: "Entry of Jorun Nakade" })).toHaveValue("20");
+  await goTo(page, "/courses/reading-rivers/pile/question-paper");
+  await expect(field).toHaveValue("");
+  await expect(page.getByRole("textbox", { name: "Entry of Jorun Nakade" })).toHaveCount(0);
 });

@@ -15,6 +15,8 @@ import { Choice } from "../../../ui/fields/choice";
 import { PageTitle } from "../../../ui/parts/page-title";
 import { NotEntered } from "./not-entered";
 import type { Command } from "#core/changes";
+import type { Assignment, CourseState } from "#core/model";
+import { useKeysWait } from "../../../ui/keys/use-keys-wait";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
@@ -29,15 +31,10 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
 export default function PilePage({ loaderData, params }: Route.ComponentProps) {
   const { state, assignment } = useLive(loaderData.shown);
   const rows = useMemo(() => pileRows(state, assignment), [state, assignment]);
-  const change = useChange();
   const navigate = useNavigate();
-  const [order, setOrder] = useState<readonly StudentId[]>([]);
+  // What is typed right behind the choice of an assignment is for that one.
+  useKeysWait();
   const address = (id: AssignmentId) => `/courses/${params.slot}/pile/${inAddress(id)}`;
-  const entered = rows.students.length - rows.left.length;
-  const listed = [
-    ...order.flatMap((id) => rows.students.find(({ studentId }) => studentId === id) ?? []),
-    ...rows.students.filter(({ studentId, entered: text }) => text !== "" && !order.includes(studentId)),
-  ];
 
   return (
     <main className="mx-auto w-full max-w-[1080px] px-[30px] pt-6 pb-16">
@@ -48,7 +45,7 @@ export default function PilePage({ loaderData, params }: Route.ComponentProps) {
           label="Assignment"
           className="!w-56 text-[14px]"
           value={assignment.id}
-          onChoose={(picked) => void navigate(address(picked))}
+          onChoose={(picked) => void navigate(address(picked), { flushSync: true })}
           options={rows.assignments.map(({ id, name }) => [id, name] as const)}
         />
       </div>
@@ -61,47 +58,65 @@ export default function PilePage({ loaderData, params }: Route.ComponentProps) {
           .
         </p>
       ) : (
-        <>
-          <HowFar unit={rows.unit} entered={entered} of={rows.students.length} />
-          <PileField
-            key={assignment.id}
-            state={state}
-            assignment={assignment}
-            onEnter={async (cell, confirmed) => {
-              const words = troubleOf(
-                await change({ type: "enterScores", how: "entered from the pile", cells: [cell], confirmed }),
-              );
-              if (words === null)
-                setOrder((before) => [cell.studentId, ...before.filter((id) => id !== cell.studentId)]);
-              return words;
-            }}
-          />
-          <div className="mt-6 grid gap-10 lg:grid-cols-[minmax(0,1fr)_300px]">
-            <Done
-              students={listed}
-              fresh={order}
-              onChange={async (studentId, text, seen, confirmed) =>
-                troubleOf(
-                  await change({
-                    type: "setScore",
-                    assignmentId: assignment.id,
-                    studentId,
-                    text,
-                    seen,
-                    confirmed,
-                  }),
-                )
-              }
-            />
-            <NotEntered
-              left={rows.left}
-              hasSome={entered > 0}
-              onMissing={() => void change(allMissing(assignment.id, rows.left))}
-            />
-          </div>
-        </>
+        <Pile key={assignment.id} state={state} assignment={assignment} rows={rows} />
       )}
     </main>
+  );
+}
+
+interface PileProps {
+  readonly state: CourseState;
+  readonly assignment: Assignment;
+  readonly rows: ReturnType<typeof pileRows>;
+}
+
+/** The pile of one assignment: its line, what is entered, the newest on top, and who is left. */
+function Pile({ state, assignment, rows }: PileProps) {
+  const change = useChange();
+  const [order, setOrder] = useState<readonly StudentId[]>([]);
+  const entered = rows.students.length - rows.left.length;
+  const listed = [
+    ...order.flatMap((id) => rows.students.find(({ studentId }) => studentId === id) ?? []),
+    ...rows.students.filter(({ studentId, entered: text }) => text !== "" && !order.includes(studentId)),
+  ];
+  return (
+    <>
+      <HowFar unit={rows.unit} entered={entered} of={rows.students.length} />
+      <PileField
+        state={state}
+        assignment={assignment}
+        onEnter={async (cell, confirmed) => {
+          const words = troubleOf(
+            await change({ type: "enterScores", how: "entered from the pile", cells: [cell], confirmed }),
+          );
+          if (words === null) setOrder((before) => [cell.studentId, ...before.filter((id) => id !== cell.studentId)]);
+          return words;
+        }}
+      />
+      <div className="mt-6 grid gap-10 lg:grid-cols-[minmax(0,1fr)_300px]">
+        <Done
+          students={listed}
+          fresh={order}
+          onChange={async (studentId, text, seen, confirmed) =>
+            troubleOf(
+              await change({
+                type: "setScore",
+                assignmentId: assignment.id,
+                studentId,
+                text,
+                seen,
+                confirmed,
+              }),
+            )
+          }
+        />
+        <NotEntered
+          left={rows.left}
+          hasSome={entered > 0}
+          onMissing={() => void change(allMissing(assignment.id, rows.left))}
+        />
+      </div>
+    </>
   );
 }
 
