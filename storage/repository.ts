@@ -57,7 +57,10 @@ export class Repository {
     readonly surroundings: Surroundings,
   ) {
     this.locksmith = new Locksmith(shelves, surroundings.stretcher ?? null, surroundings.keyTabs ?? noKeyTabs());
-    this.#remembered = new Remembered((slot) => (slot === null ? null : this.locksmith.atHand(slot)) ?? shelves);
+    this.#remembered = new Remembered((slot) => {
+      if (slot === null) return shelves;
+      return this.#opened.has(slot) ? this.locksmith.atHand(slot) : null;
+    });
   }
 
   /** @throws NewerStorageError when a newer application wrote the stores */
@@ -140,8 +143,6 @@ export class Repository {
   async #open(slot: string): Promise<CourseSession | null> {
     if (!(await isKnown(this.shelves, slot))) return null;
     const shelves = await this.locksmith.shelvesOf(slot);
-    // What was asked for while it was locked could not be read.
-    this.#remembered.forget(slot);
     const session = await CourseSession.open(slot, shelves, this.neighbours, this.surroundings);
     this.#opened.set(slot, session);
     return session;
@@ -232,7 +233,7 @@ export class Repository {
           const { seq } = (await readJournal(from, slot)).ledger;
           if (session.seq !== seq) throw new Error("The course was changed meanwhile. Nothing was lost; try again.");
           // Nothing more is taken from here on; whoever opens the course again finds it where it lies then.
-          this.#forgetOpened(slot, session);
+          await this.#forgetOpened(slot, session);
           await this.#endKeeping(shelves, to, seq, { archived, insteadOf: slot });
           await this.#clearMoved(await this.#listingOf(to));
         });
@@ -261,13 +262,14 @@ export class Repository {
     return found;
   }
 
-  #forgetOpened(slot: string, session: CourseSession | null | undefined): void {
+  /** Resolves once nothing that is about it is being written any more. */
+  async #forgetOpened(slot: string, session: CourseSession | null | undefined): Promise<void> {
     session?.close();
     this.#sessions.delete(slot);
     this.#trays.delete(slot);
     this.#opened.delete(slot);
-    this.#remembered.forget(slot);
     for (const key of [...this.#recentFiles.keys()]) if (key.startsWith(`${slot}/`)) this.#recentFiles.delete(key);
+    await this.#remembered.forget(slot);
   }
 
   /** Puts a course away, or takes it out again. */
@@ -285,7 +287,7 @@ export class Repository {
     const session = await this.#sessions.get(slot)?.catch(() => null);
     // What is being written ends first, or it would stand there again after the course is gone.
     await session?.settled();
-    this.#forgetOpened(slot, session);
+    await this.#forgetOpened(slot, session);
     await this.neighbours.alone("courses", async () => {
       await beginReading(this.shelves, slot);
       await dropListing(this.shelves, slot);

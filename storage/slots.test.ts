@@ -149,12 +149,36 @@ it("what a screen remembered goes with its course, also where the page was left 
   const other = await repository.keepCourse("other", renamed(), files);
   const never = new Promise<void>(() => undefined);
   const left = await openIn({ ...shelves, meta: { ...shelves.meta, set: () => never } });
-  for (const one of [slot, other]) void left.remember(`gradebook/${one}`, "?section=a");
+  for (const one of [slot, other]) {
+    await left.session(one);
+    void left.remember(`gradebook/${one}`, "?section=a");
+  }
   await (await openIn(shelves)).deleteCourse(slot);
   expect(await shelves.hurried.keys()).toEqual([`screen/gradebook/${other}`]);
   const again = await openIn(shelves);
   expect(await again.keepCourse("small", small(), files)).toBe(slot);
   expect(await again.recall(`gradebook/${slot}`)).toBeFalsy();
+});
+
+it("what a screen has only just chosen is not written behind the back of a course that is being deleted", async () => {
+  const shelves = memoryShelves();
+  const late = (key: string) => (key.startsWith("screen/") ? new Promise((resolve) => setTimeout(resolve, 30)) : null);
+  const meta: Shelves["meta"] = {
+    ...shelves.meta,
+    set: async (key, value) => {
+      await late(key);
+      await shelves.meta.set(key, value);
+    },
+  };
+  const repository = await openIn({ ...shelves, meta });
+  const slot = await repository.keepCourse("small", small(), files);
+  await repository.session(slot);
+  const written = ["?section=a", "?section=b"].map((search) => repository.remember(`gradebook/${slot}`, search));
+  await repository.deleteCourse(slot);
+  // A part of the page that has not heard of it yet.
+  await Promise.all([...written, repository.remember(`place/${slot}`, "Ada")]);
+  const keys = [...(await shelves.meta.keys()), ...(await shelves.hurried.keys())];
+  expect(keys.filter((key) => key.split("/").includes(slot))).toEqual([]);
 });
 
 it("a slot of which a screen remembers something is never taken", async () => {

@@ -127,6 +127,16 @@ describe("a locked course", () => {
     expect(await missing(shelves)).not.toEqual([]);
   });
 
+  it("is remembered nothing of once it is locked: it would lie open", async () => {
+    const shelves = memoryShelves();
+    const repository = await openIn(shelves);
+    const slot = await repository.keepCourse("small", small(), files, { lock: wish });
+    await repository.session(slot);
+    repository.locksmith.lock(slot);
+    await repository.remember(`folder-trouble/${slot}`, "The folder of Ada is full.");
+    expect(await missing(shelves)).toEqual([]);
+  });
+
   it("opens with its passphrase after a restart, and with nothing else", async () => {
     const shelves = memoryShelves();
     const first = await openIn(shelves);
