@@ -8,7 +8,12 @@ const WIDTH = 1000;
 const HEIGHT = 750;
 const QUALITY = 62;
 
-const mix = (from, to, share) => from.map((value, at) => value + (to[at] - value) * share);
+const between = (from, to, share) => from + (to - from) * share;
+const mix = (from, to, share) => [
+  between(from[0], to[0], share),
+  between(from[1], to[1], share),
+  between(from[2], to[2], share),
+];
 const SKY = [[206, 214, 220], [232, 233, 228]]; // oxfmt-ignore
 const TREES = [[47, 62, 44], [86, 99, 60]]; // oxfmt-ignore
 const WATER = [[84, 104, 106], [139, 151, 145]]; // oxfmt-ignore
@@ -28,13 +33,19 @@ export function takePhotograph(seed) {
     { length: WIDTH },
     (_, x) => horizon - 60 - 26 * Math.sin(x / 61 + seed) - 18 * Math.sin(x / 17),
   );
+  const shore = Array.from({ length: WIDTH }, (_, x) => edge + 60 * Math.sin(x / 210 + seed) + (x - WIDTH / 2) * 0.12);
+  const rippleAt = (x, y) => {
+    let sum = 0;
+    for (const [a, b, c] of waves) sum += Math.sin(x * a + y * b + c);
+    return sum / 10 + 0.5;
+  };
   for (let y = 0; y < HEIGHT; y += 1) {
     for (let x = 0; x < WIDTH; x += 1) {
-      const shore = edge + 60 * Math.sin(x / 210 + seed) + (x - WIDTH / 2) * 0.12;
-      const ripple = waves.reduce((sum, [a, b, c]) => sum + Math.sin(x * a + y * b + c), 0) / 10 + 0.5;
-      const [dark, light] = y < treetop[x] ? SKY : y < horizon ? TREES : y < shore ? WATER : GRAVEL;
-      const share = y < treetop[x] ? y / HEIGHT : y < shore ? ripple : 0.4 + 0.2 * ripple;
-      paint(data, x, y, mix(dark, light, share));
+      if (y < treetop[x]) paint(data, x, y, mix(...SKY, y / HEIGHT));
+      else if (y < horizon)
+        paint(data, x, y, mix(...TREES, y < shore[x] ? rippleAt(x, y) : 0.4 + 0.2 * rippleAt(x, y)));
+      else if (y < shore[x]) paint(data, x, y, mix(...WATER, rippleAt(x, y)));
+      else paint(data, x, y, mix(...GRAVEL, 0.4 + 0.2 * rippleAt(x, y)));
     }
   }
   for (const stone of stones.sort((a, b) => a.y - b.y)) lay(data, stone);
