@@ -143,6 +143,8 @@ export class Repository {
   async #open(slot: string): Promise<CourseSession | null> {
     if (!(await isKnown(this.shelves, slot))) return null;
     const shelves = await this.locksmith.shelvesOf(slot);
+    // What was still being asked for when a course went from this slot is not about this one.
+    await this.#remembered.forget(slot);
     const session = await CourseSession.open(slot, shelves, this.neighbours, this.surroundings);
     this.#opened.set(slot, session);
     return session;

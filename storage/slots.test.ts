@@ -181,6 +181,30 @@ it("what a screen has only just chosen is not written behind the back of a cours
   expect(keys.filter((key) => key.split("/").includes(slot))).toEqual([]);
 });
 
+it("what is still being asked for while a course is deleted is not told of the next one in its slot", async () => {
+  const shelves = memoryShelves();
+  const slow: Shelves["meta"] = {
+    ...shelves.meta,
+    get: async (key) => {
+      const value = await shelves.meta.get(key);
+      if (key.startsWith("screen/")) await new Promise((resolve) => setTimeout(resolve, 30));
+      return value;
+    },
+  };
+  const slot = await (await openIn(shelves)).keepCourse("small", small(), files);
+  const before = await openIn(shelves);
+  await before.session(slot);
+  await before.remember(`gradebook/${slot}`, "?section=a");
+  const repository = await openIn({ ...shelves, meta: slow });
+  await repository.session(slot);
+  const asked = repository.recall(`gradebook/${slot}`);
+  await repository.deleteCourse(slot);
+  await asked;
+  expect(await repository.keepCourse("small", small(), files)).toBe(slot);
+  await repository.session(slot);
+  expect(await repository.recall(`gradebook/${slot}`)).toBeFalsy();
+});
+
 it("a slot of which a screen remembers something is never taken", async () => {
   const shelves = memoryShelves();
   await shelves.hurried.set("screen/gradebook/small", "?section=a");
