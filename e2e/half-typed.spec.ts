@@ -39,7 +39,7 @@ const PLACES: readonly Place[] = [
 test("half-typed: a line of the plan, of the roster and of the pile, a letter and a rule stand there again after going away, and after a reload", async ({
   page,
 }) => {
-  await openDemo(page, PLACES[0]?.path);
+  await openDemo(page);
   const stands = async ({ name, field, words }: Place, when: string) => {
     await expect(field(page), `${name}, ${when}`).toHaveValue(words);
     await expect(page.getByText("As you left it").first(), `${name}, ${when}`).toBeVisible();

@@ -41,8 +41,6 @@ export function useKeysWait(): void {
     const hold = (event: KeyboardEvent) => {
       const { current } = way;
       if (!event.isTrusted || !(current.isGoing || current.isPressing)) return;
-      // A list of choices is gone through by the browser alone; what is chosen next takes the place of what is under way.
-      if (event.target instanceof HTMLSelectElement) return;
       if (NEVER_HELD.has(event.key) || event.metaKey || (event.ctrlKey && !event.altKey)) return;
       event.preventDefault();
       event.stopImmediatePropagation();

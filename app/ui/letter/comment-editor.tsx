@@ -14,7 +14,7 @@ import { commentText, documentOf, isSameDocument } from "./comment-document";
 import { isLinkAddress } from "./formatted";
 import { PhraseMenu } from "./phrases";
 import { useSlashPhrases } from "./slash-phrases";
-import { useCurrent } from "../hooks/use-current";
+import { useCurrent } from "../hooks/use-latest";
 
 export interface CommentEditorProps {
   readonly id: string;

@@ -1,6 +1,6 @@
 import { useEffect, useId, useRef, useState, type KeyboardEvent, type RefObject } from "react";
 import type { Passage } from "#core/model";
-import { useCurrent } from "../../hooks/use-current";
+import { useCurrent } from "../../hooks/use-latest";
 
 interface FindPassageProps {
   /** Null while the work is not there yet. */

@@ -7,7 +7,7 @@ import { useUnkept } from "../../../../ui/fields/use-unkept";
 import { unusualWords } from "../../../../ui/words/words";
 import type { CellPlace } from "../grid/selection";
 import { draftPlace, leftEntries, outrunDrafts, withUnkept, type UnkeptEntries } from "./unkept";
-import { useCurrent } from "../../../../ui/hooks/use-current";
+import { useCurrent } from "../../../../ui/hooks/use-latest";
 
 /** Entering of scores, with what was typed and could not be kept: it lies among the drafts until it is kept or let go. */
 export interface Entering {

@@ -1,7 +1,7 @@
 import { X } from "lucide-react";
 import { useEffect, useRef, type ReactNode } from "react";
 import { isTyping } from "../../../../ui/keys/typing";
-import { useCurrent } from "../../../../ui/hooks/use-current";
+import { useCurrent } from "../../../../ui/hooks/use-latest";
 
 /** The side pane of the gradebook: the full story of a figure, or of a column. */
 export function Pane({
