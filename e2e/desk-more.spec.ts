@@ -1,4 +1,4 @@
-import { allKept, expect, openDemo, ruler, slowed, takeUp, test } from "./helpers";
+import { allKept, cell, expect, goTo, openDemo, ruler, slowed, takeUp, test } from "./helpers";
 
 test("two attempts stand side by side with what was taken out and put in", async ({ page }) => {
   await openDemo(page, "/score/flood-memo/ilse-tarnowe");
@@ -71,6 +71,22 @@ test("keys pressed on the way to another paper wait for it, and the paper before
   await page.keyboard.press("Alt+ArrowLeft");
   await expect(name).toHaveText("Mei Barrow");
   expect(await verdicts()).toEqual(before);
+});
+
+test("what is pressed right behind the key that opens a paper from the gradebook judges that paper", async ({
+  page,
+}) => {
+  await openDemo(page, "/gradebook");
+  const place = cell(page, "Field notebook", "Bram Oduya");
+  await place.click();
+  const before = await place.getAttribute("aria-label");
+  await slowed(page, async () => {
+    for (const key of ["Control+Enter", "2", "1"]) await page.keyboard.press(key);
+  });
+  const undo = page.getByRole("button", { name: /^Undo: / });
+  await expect(undo).toHaveAccessibleName(/Bram Oduya, Field notebook: /);
+  await goTo(page, "/courses/reading-rivers/gradebook");
+  await expect(place).not.toHaveAttribute("aria-label", before ?? "");
 });
 
 test("words of a PDF are searched from place to place; its pages are listed", async ({ page }) => {

@@ -50,8 +50,13 @@ test("Ctrl K finds a student, an assignment and an action", async ({ page }) => 
   await expect(page.getByRole("heading", { level: 1, name: "Jorun Nakade" })).toBeVisible();
   await page.keyboard.press("Control+k");
   await page.keyboard.type("sketch pile");
-  await page.keyboard.press("Enter");
+  await expect(page.getByRole("option").first()).toContainText("Site sketch");
+  // What is typed right behind it is for where it leads.
+  await slowed(page, async () => {
+    for (const key of ["Enter", "G", "r", "e"]) await page.keyboard.press(key);
+  });
   await expect(page.getByRole("heading", { level: 1, name: "Site sketch: from the pile" })).toBeVisible();
+  await expect(page.locator("#pile-hint")).toContainText("Greta Lindqvar");
   await page.keyboard.press("Control+k");
   await page.keyboard.type("zzz");
   await expect(page.getByText("Nothing of that name.")).toBeVisible();

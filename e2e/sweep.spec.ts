@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { allKept, cell, expect, goTo, openDemo, slowed, test } from "./helpers";
+import { allKept, alone, cell, expect, goTo, openDemo, slowed, test } from "./helpers";
 
 const papers = (page: Page) => page.getByRole("list", { name: /^Papers by/ });
 
@@ -98,6 +98,26 @@ test("a digit after the key for the next criterion judges by that one, however f
   await expect.poll(name).toBe(was);
   expect(await first.getAttribute("aria-valuetext")).toBe(before);
 });
+
+alone(
+  "two quick arrows in the list of criteria go on by two, also where the browser draws its own list",
+  async ({ page }) => {
+    await openDemo(page, "/sweep/flood-memo");
+    const criterion = page.getByRole("combobox", { name: "Criterion" });
+    await page.evaluate(() => {
+      const plain = new CSSStyleSheet();
+      plain.replaceSync("select { appearance: auto !important }");
+      document.adoptedStyleSheets.push(plain);
+    });
+    await criterion.focus();
+    const third = await criterion.evaluate((list: HTMLSelectElement) => list.options[2]?.text ?? "");
+    await slowed(page, async () => {
+      for (const key of ["Home", "ArrowDown", "ArrowDown"]) await page.keyboard.press(key);
+    });
+    await expect(criterion.locator("option:checked")).toHaveText(third);
+    await expect(papers(page)).toHaveAccessibleName(`Papers by ${third}`);
+  },
+);
 
 test("a student's work for one assignment never stands in the sweep over another", async ({ page }) => {
   await openDemo(page, "/sweep/flood-memo");

@@ -40,7 +40,7 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
 export default function CheckPage({ loaderData, params }: Route.ComponentProps) {
   const rows = useLive(loaderData.shown);
   const found = useOdd(rows?.looked ?? null);
-  const [, set] = useSearchChoice();
+  const [text, set] = useSearchChoice();
   const isChoosing = useIsChoosing();
   const choices = useMemo(() => (rows?.work ?? []).map(({ id, name }) => [inAddress(id), name] as const), [rows?.work]);
   if (!rows) return <NothingToCheck slot={params.slot} />;
@@ -58,7 +58,9 @@ export default function CheckPage({ loaderData, params }: Route.ComponentProps) 
             <Choice
               quiet
               label="Assignment that is checked"
-              value={inAddress(assignment.id)}
+              value={
+                choices.some(([part]) => part === text("assignment")) ? text("assignment") : inAddress(assignment.id)
+              }
               options={choices}
               onChoose={(part) => {
                 set("assignment", part);

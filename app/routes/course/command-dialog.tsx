@@ -1,7 +1,8 @@
 import { useEffect, useMemo, useRef } from "react";
-import { useLocation, useNavigate } from "react-router";
+import { useLocation } from "react-router";
 import type { CourseState } from "#core/model";
 import { Finder } from "../../ui/dialogs/finder";
+import { useGoTo } from "../../ui/hooks/use-go-to";
 import { useLatest } from "../../ui/hooks/use-latest";
 import { findCommands, type Found } from "./commands";
 
@@ -17,13 +18,13 @@ interface CommandDialogProps {
 
 /** Students, assignments and actions as the course's own search finds them. Loaded when it is first asked for. */
 export default function CommandDialog({ slot, state, text, entered, onText, onClose }: CommandDialogProps) {
-  const navigate = useNavigate();
+  const goTo = useGoTo();
   const { pathname } = useLocation();
   const found = useMemo(() => findCommands(slot, state, text, pathname), [slot, state, text, pathname]);
   const go = useLatest((one: Found | undefined) => {
     if (!one) return;
     onClose();
-    void navigate(one.to);
+    goTo(one.to);
   });
   const first = useRef(entered ? found[0] : undefined);
   useEffect(() => {

@@ -7,6 +7,7 @@ import { live, useLive } from "../../course/live";
 import { isLocked, openCourse } from "../../course/open-course";
 import { useFolderCopies } from "../../course/use-folder-copies";
 import { useCourseLock } from "../../course/use-course-lock";
+import { useKeysWait } from "../../ui/keys/use-keys-wait";
 import { LockedCourse } from "../../ui/parts/locked-course";
 import { Trouble } from "../../ui/parts/trouble";
 import { NewsAtFoot } from "../../ui/news/news-at-foot";
@@ -48,6 +49,12 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
 // Written only when another course is opened.
 let lastCourse: string | null = null;
 
+/** What is typed on the way to another page is for that one. Its own part, so that a way draws nothing else of the course anew. */
+function KeysWait(): null {
+  useKeysWait();
+  return null;
+}
+
 export default function CoursePage({ loaderData, params }: Route.ComponentProps) {
   const { repository, session, courses, light, isPacket, lock } = loaderData;
   const shown = useLive(loaderData.shown);
@@ -58,6 +65,7 @@ export default function CoursePage({ loaderData, params }: Route.ComponentProps)
   const lockNow = useCourseLock(repository, session, lock);
   return (
     <CourseProvider session={session} hasLock={lock !== null}>
+      <KeysWait />
       {/* Another way of writing figures reaches everything that is on screen. */}
       <div key={courseOf(state).decimalMark} className="flex min-h-screen flex-col">
         <CourseBar

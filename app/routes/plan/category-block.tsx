@@ -1,7 +1,7 @@
-import { useNavigate } from "react-router";
 import type { Command } from "#core/changes";
 import type { AssignmentId, CategoryId } from "#core/kernel";
 import { inAddress } from "../../ui/address";
+import { useGoTo } from "../../ui/hooks/use-go-to";
 import { MovingList } from "../../ui/order/moving";
 import type { MovingItems } from "../../ui/order/order";
 import { AssignmentLine } from "./assignment-line";
@@ -30,7 +30,7 @@ interface BlockProps {
 /** One category of the plan with its assignments. */
 export function CategoryBlock(props: BlockProps) {
   const { block, list, lines, slot, straight, others, parentId, send, tell, place } = props;
-  const navigate = useNavigate();
+  const go = useGoTo();
   const moveBy = (index: number, by: -1 | 1) => {
     const [line, before] = [lines[index], lines[by < 0 ? index - 1 : index + 2]];
     if (!line || (by < 0 ? !before : index === lines.length - 1)) return;
@@ -60,7 +60,9 @@ export function CategoryBlock(props: BlockProps) {
               onMoveInto={(categoryId) => {
                 place(line.id, categoryId, null);
               }}
-              onOpen={() => void navigate(`/courses/${slot}/plan/assignments/${inAddress(line.id)}`)}
+              onOpen={() => {
+                go(`/courses/${slot}/plan/assignments/${inAddress(line.id)}`);
+              }}
               onDuplicate={() => {
                 tell(send({ type: "duplicateAssignment", assignmentId: line.id }));
               }}

@@ -1,9 +1,14 @@
 import { useInsertionEffect, useLayoutEffect, useRef } from "react";
-import { useLocation, useNavigation } from "react-router";
+import { useLocation, useMatches, useNavigation } from "react-router";
 import { isOnControl, isTyping } from "./typing";
 
 /** Keys that do nothing by themselves, and the one that only the browser can press. */
 const NEVER_HELD = new Set(["Shift", "Control", "Alt", "AltGraph", "Meta", "CapsLock", "Tab"]);
+
+const LIST_MOVES = new Set(["ArrowUp", "ArrowDown", "ArrowLeft", "ArrowRight", "Home", "End", "PageUp", "PageDown"]);
+
+/** A move in the list from which the way was chosen: it chooses again, which nothing on this page could do in its place. */
+const isMoveInList = ({ target, key }: KeyboardEvent) => target instanceof HTMLSelectElement && LIST_MOVES.has(key);
 
 /** A turn of the page's own, in which what the key before has changed is drawn. */
 const nextTurn = () =>
@@ -23,17 +28,26 @@ function press(event: KeyboardEvent): void {
   } else if ((event.key === "Enter" || event.key === " ") && isOnControl(again)) (on as HTMLElement).click();
 }
 
-const addressOf = ({ pathname, search }: { readonly pathname: string; readonly search: string }) => pathname + search;
+/** The handle of a page on which the search of the address names what its keys judge. */
+export const keysFollowSearch = { keysFollowSearch: true };
+
+/** What the keys of a page act on, as its address names it: a page whose handle does not say so by its path alone. */
+function useActedOn() {
+  const isSearch = useMatches().some(({ handle }) => handle === keysFollowSearch);
+  return ({ pathname, search }: { readonly pathname: string; readonly search: string }) =>
+    isSearch ? pathname + search : pathname;
+}
 
 /**
- * Keys that are pressed on the way to another paper or another criterion wait for it, and are pressed again once it stands:
- * a hand that is faster than the page judges what it has gone on to, and not what was there before. Whoever goes there says
- * so at once (`flushSync`).
+ * Keys that are pressed on the way to another page, paper or criterion wait for it, and are pressed again once it stands: a
+ * hand that is faster than the page judges what it has gone on to, and not what was there before. Whoever goes there says so
+ * at once (`useGoTo`). A form that is sent is no way: what is typed meanwhile stays where it is typed.
  */
 export function useKeysWait(): void {
-  const here = addressOf(useLocation());
-  const { location: next } = useNavigation();
-  const isGoing = next !== undefined && addressOf(next) !== here;
+  const actedOn = useActedOn();
+  const here = actedOn(useLocation());
+  const { location: next, formMethod } = useNavigation();
+  const isGoing = next !== undefined && formMethod === undefined && actedOn(next) !== here;
   const way = useRef({ from: here, isGoing: false, isPressing: false, held: [] as KeyboardEvent[] });
 
   // Before any part of the page listens: a key that waits is heard by none of them.
@@ -42,6 +56,7 @@ export function useKeysWait(): void {
       const { current } = way;
       if (!event.isTrusted || !(current.isGoing || current.isPressing)) return;
       if (NEVER_HELD.has(event.key) || event.metaKey || (event.ctrlKey && !event.altKey)) return;
+      if (isMoveInList(event)) return;
       event.preventDefault();
       event.stopImmediatePropagation();
       if (!event.repeat) current.held.push(event);

@@ -1,15 +1,15 @@
 import { useState } from "react";
-import { Link, useNavigate } from "react-router";
+import { Link } from "react-router";
 import type { FileId } from "#core/kernel";
 import { handInOf, moderationOf, secondMarkOf } from "#core/model";
 import { moderatedPapers } from "#core/totals";
 import { live, useLive } from "../../../course/live";
 import { openCourse, orMissing } from "../../../course/open-course";
+import { useGoTo } from "../../../ui/hooks/use-go-to";
 import { useChange } from "../../../course/use-change";
 import { fromAddress, inAddress } from "../../../ui/address";
 import { DraftField } from "../../../ui/fields/draft-field";
 import { useKeys } from "../../../ui/keys/use-keys";
-import { useKeysWait } from "../../../ui/keys/use-keys-wait";
 import { PageTitle } from "../../../ui/parts/page-title";
 import { SecondCriteria } from "./second-criteria";
 import { secondRows, type SecondRows } from "./second-rows";
@@ -35,7 +35,6 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
 }
 
 export default function SecondPage(props: Route.ComponentProps) {
-  useKeysWait();
   // Each paper begins at its first criterion.
   return <SecondPaper key={props.params.studentId} {...props} />;
 }
@@ -43,12 +42,12 @@ export default function SecondPage(props: Route.ComponentProps) {
 function SecondPaper({ loaderData, params }: Route.ComponentProps) {
   const { rows, mark, file, papers } = useLive(loaderData.shown);
   const home = `/courses/${params.slot}/check?assignment=${params.assignmentId}&view=second`;
-  const navigate = useNavigate();
+  const goTo = useGoTo();
   const addressOf = (studentId: string) =>
     `/courses/${params.slot}/check/second/${params.assignmentId}/${inAddress(studentId)}`;
   const go = (step: number) => {
     const next = papers[rows.place + step];
-    if (next) void navigate(addressOf(next.studentId), { flushSync: true });
+    if (next) goTo(addressOf(next.studentId));
   };
   const change = useChange();
   const { assignmentId, studentId } = rows;

@@ -1,5 +1,4 @@
 import { memo, useMemo, useRef, useState } from "react";
-import type { NavigateFunction } from "react-router";
 import type { CourseState } from "#core/model";
 import type { CourseSession } from "#storage";
 import { useLive, type Live } from "../../../course/live";
@@ -22,7 +21,7 @@ interface GradebookProps {
   readonly shown: Live<CourseState>;
   readonly looking: Looking;
   readonly change: SendChange;
-  readonly navigate: NavigateFunction;
+  readonly goTo: (to: string) => void;
 }
 
 /** The first cell of the first column in which something waits. */
@@ -44,7 +43,7 @@ function goToCell(table: GradeTable, grid: GridHandle | null, place: CellPlace):
 }
 
 /** The gradebook of a course. It draws anew when the course or the view changes, not when the router has news. */
-export const Gradebook = memo(function Gradebook({ slot, session, shown, looking, change, navigate }: GradebookProps) {
+export const Gradebook = memo(function Gradebook({ slot, session, shown, looking, change, goTo }: GradebookProps) {
   const state = useLive(shown);
   const { view } = looking;
   const table = useMemo(() => gradeTable(state, view), [state, view]);
@@ -91,7 +90,7 @@ export const Gradebook = memo(function Gradebook({ slot, session, shown, looking
           <div className="flex min-w-0 flex-1 flex-col">
             <GridOfScores
               {...{ slot, state, table, grid, selection, setSelection }}
-              {...{ entering, blocks, panes, looking, change, navigate }}
+              {...{ entering, blocks, panes, looking, change, goTo }}
               onTrouble={setTrouble}
             />
           </div>

@@ -1,5 +1,4 @@
 import type { RefObject } from "react";
-import type { NavigateFunction } from "react-router";
 import { entryText } from "#core/changes";
 import type { CourseState } from "#core/model";
 import { deskAddress } from "../../../ui/address";
@@ -27,7 +26,7 @@ export function GridOfScores({
   panes,
   ...props
 }: GridOfScoresProps) {
-  const { looking, change, navigate, onTrouble, setSelection } = props;
+  const { looking, change, goTo, onTrouble, setSelection } = props;
   const { view, onSort, hidden, setHidden } = looking;
   return (
     <Grid
@@ -45,7 +44,9 @@ export function GridOfScores({
       onLetGo={entering.letGo}
       {...actsOnSelection({ state, table, selection, change, blocks, onTrouble })}
       {...panes.acts}
-      onOpen={(place) => void navigate(deskAddress(slot, place.assignmentId, place.studentId))}
+      onOpen={(place) => {
+        goTo(deskAddress(slot, place.assignmentId, place.studentId));
+      }}
       onSort={onSort}
       columnItems={(column) =>
         bulkItems(state, table, selection, column, {
@@ -66,7 +67,7 @@ interface GridOfScoresProps {
   readonly slot: string;
   readonly looking: Looking;
   readonly change: SendChange;
-  readonly navigate: NavigateFunction;
+  readonly goTo: (to: string) => void;
   readonly state: CourseState;
   readonly table: GradeTable;
   readonly grid: RefObject<GridHandle | null>;

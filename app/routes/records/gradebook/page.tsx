@@ -1,10 +1,11 @@
 import { useCallback } from "react";
-import { redirect, useNavigate } from "react-router";
+import { redirect } from "react-router";
 import { keepIn, knownIn } from "../../../course/choices";
 import { live } from "../../../course/live";
 import { openCourse } from "../../../course/open-course";
 import { useChange } from "../../../course/use-change";
 import { Gradebook } from "./gradebook";
+import { useGoTo } from "../../../ui/hooks/use-go-to";
 import { useView } from "./use-view";
 import type { Route } from "./+types/page";
 
@@ -31,7 +32,7 @@ export default function GradebookPage({ loaderData, params }: Route.ComponentPro
       shown={shown}
       looking={useView(onChosen)}
       change={useChange()}
-      navigate={useNavigate()}
+      goTo={useGoTo()}
     />
   );
 }

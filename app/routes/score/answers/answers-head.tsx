@@ -8,6 +8,7 @@ interface AnswersHeadProps {
   readonly questionsAt: string;
   readonly title: string;
   readonly rows: NonNullable<ReturnType<typeof answerSheets>>;
+  readonly chosen: AnswersHeadProps["rows"]["question"]["id"];
   readonly isNameless: boolean;
   readonly isShuffled: boolean;
   readonly isTogether: boolean;
@@ -47,7 +48,7 @@ export function AnswersHead(props: AnswersHeadProps) {
         <Choice
           label="Question"
           className="!w-64 text-[14.5px]"
-          value={rows.question.id}
+          value={props.chosen}
           onChoose={onQuestion}
           options={rows.questions.map(({ id, prompt }, index) => [id, `${String(index + 1)}. ${prompt}`] as const)}
         />

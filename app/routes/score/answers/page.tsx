@@ -5,13 +5,16 @@ import { namesHidden } from "../../../course/choices";
 import { live, useLive } from "../../../course/live";
 import { openCourse, orMissing } from "../../../course/open-course";
 import { fromAddress, inAddress } from "../../../ui/address";
-import { useKeysWait } from "../../../ui/keys/use-keys-wait";
+import { keysFollowSearch } from "../../../ui/keys/use-keys-wait";
 import { PageTitle } from "../../../ui/parts/page-title";
 import { AnswersHead } from "./answers-head";
 import { AnswerLine } from "./answer-line";
 import { answerSheets } from "./rows";
 import { useAnswers } from "./use-answers";
 import type { Route } from "./+types/page";
+
+/** Keys judge by the question that the search names. */
+export const handle = keysFollowSearch;
 
 export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
@@ -33,7 +36,6 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
 
 /** One question over all answers: a digit gives the points and goes on to the next answer. */
 export default function AnswersPage({ loaderData, params }: Route.ComponentProps) {
-  useKeysWait();
   const { nameless, repository } = loaderData;
   const { rows, assignment } = useLive(loaderData.shown);
   const { list, ...answers } = useAnswers(rows, assignment, { isNameless: nameless, repository });
@@ -58,6 +60,7 @@ export default function AnswersPage({ loaderData, params }: Route.ComponentProps
         questionsAt={questionsAt}
         title={assignment.name}
         rows={rows}
+        chosen={looking.chosen ?? rows.question.id}
         isNameless={nameless}
         isShuffled={looking.isShuffled}
         isTogether={answers.isTogether}

@@ -14,7 +14,6 @@ import { Pile } from "./pile";
 import { DeskColumns } from "./desk-columns";
 import { deskRows } from "./rows";
 import { PhrasesAtHand } from "../../../ui/letter/phrases";
-import { useKeysWait } from "../../../ui/keys/use-keys-wait";
 import { useAsking } from "../../../ui/dialogs/use-asking";
 import { PageTitle } from "../../../ui/parts/page-title";
 import { useDeskAddress } from "./use-desk-address";
@@ -71,7 +70,6 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
 }
 
 export default function DeskPage({ loaderData, params }: Route.ComponentProps) {
-  useKeysWait();
   // Each paper gets a desk of its own, so that nothing half typed moves on to the next.
   return <Desk key={`${params.assignmentId}/${params.studentId}`} loaderData={loaderData} slot={params.slot} />;
 }

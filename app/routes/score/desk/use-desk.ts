@@ -1,5 +1,5 @@
 import { useRef, useState } from "react";
-import { useNavigate } from "react-router";
+import { useGoTo } from "../../../ui/hooks/use-go-to";
 import type { ChangeResult, Command } from "#core/changes";
 import { deskAddress } from "../../../ui/address";
 import type { TextHandle } from "../../../ui/fields/text-handle";
@@ -23,7 +23,7 @@ export function useDesk(
   send: (command: Command) => Promise<ChangeResult>,
   showRubric: (open: boolean) => void,
 ) {
-  const navigate = useNavigate();
+  const go = useGoTo();
   const fields = useDeskFields();
   const [chosen, setChosen] = useState<string | null>(null);
   const [comparing, setComparing] = useState<number | null>(null);
@@ -31,8 +31,7 @@ export function useDesk(
   const [pileShown, setPileShown] = useState(true);
   const goTo = (studentId: string | null) => {
     const to = studentId ? deskAddress(slot, rows.assignment.id, studentId) : `/courses/${slot}`;
-    // At once under way, so that the very next key waits for the paper that it is meant for.
-    void navigate(to, { flushSync: true });
+    go(to);
   };
   const next = () => {
     goTo(rows.after);

@@ -1,10 +1,11 @@
 import { useMemo, useState } from "react";
-import { Link, useNavigate } from "react-router";
+import { Link, useNavigation } from "react-router";
 import type { AssignmentId, StudentId } from "#core/kernel";
 import { counted } from "#core/words";
 import { live, useLive } from "../../../course/live";
 import { openCourse, orMissing } from "../../../course/open-course";
 import { fromAddress, inAddress } from "../../../ui/address";
+import { useGoTo } from "../../../ui/hooks/use-go-to";
 import { troubleOf } from "../../../ui/hooks/use-command";
 import { useChange } from "../../../course/use-change";
 import { Done } from "./done";
@@ -16,7 +17,6 @@ import { PageTitle } from "../../../ui/parts/page-title";
 import { NotEntered } from "./not-entered";
 import type { Command } from "#core/changes";
 import type { Assignment, CourseState } from "#core/model";
-import { useKeysWait } from "../../../ui/keys/use-keys-wait";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
   const { session } = await openCourse(context, params.slot);
@@ -31,9 +31,8 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
 export default function PilePage({ loaderData, params }: Route.ComponentProps) {
   const { state, assignment } = useLive(loaderData.shown);
   const rows = useMemo(() => pileRows(state, assignment), [state, assignment]);
-  const navigate = useNavigate();
-  // What is typed right behind the choice of an assignment is for that one.
-  useKeysWait();
+  const go = useGoTo();
+  const { location: next } = useNavigation();
   const address = (id: AssignmentId) => `/courses/${params.slot}/pile/${inAddress(id)}`;
 
   return (
@@ -44,8 +43,11 @@ export default function PilePage({ loaderData, params }: Route.ComponentProps) {
         <Choice
           label="Assignment"
           className="!w-56 text-[14px]"
-          value={assignment.id}
-          onChoose={(picked) => void navigate(address(picked), { flushSync: true })}
+          // What was chosen stands in its list at once, also while its page is still on its way.
+          value={rows.assignments.find(({ id }) => address(id) === next?.pathname)?.id ?? assignment.id}
+          onChoose={(picked) => {
+            go(address(picked));
+          }}
           options={rows.assignments.map(({ id, name }) => [id, name] as const)}
         />
       </div>

@@ -1,18 +1,22 @@
-import { Link, useNavigate } from "react-router";
+import { Link } from "react-router";
 import type { FileId } from "#core/kernel";
 import type { Assignment } from "#core/model";
 import { namesHidden } from "../../../course/choices";
 import { live, useLive } from "../../../course/live";
 import { openCourse, orMissing } from "../../../course/open-course";
-import { fromAddress, inAddress } from "../../../ui/address";
+import { deskAddress, fromAddress, inAddress } from "../../../ui/address";
 import { ComparePane } from "../../../ui/beside/compare-pane";
 import { sweepRows } from "../../../ui/beside/sweep-rows";
-import { useKeysWait } from "../../../ui/keys/use-keys-wait";
+import { useGoTo } from "../../../ui/hooks/use-go-to";
+import { keysFollowSearch } from "../../../ui/keys/use-keys-wait";
 import { PageTitle } from "../../../ui/parts/page-title";
 import { Sheet } from "./sheet";
 import { SweepHead } from "./sweep-head";
 import { useSweep } from "./use-sweep";
 import type { Route } from "./+types/page";
+
+/** Keys judge by the criterion that the search names. */
+export const handle = keysFollowSearch;
 
 export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
@@ -34,7 +38,6 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
 
 /** One criterion over all papers: a digit judges the paper in hand and goes on to the next. */
 export default function SweepPage({ loaderData, params }: Route.ComponentProps) {
-  useKeysWait();
   const { nameless, repository } = loaderData;
   const { rows, assignment } = useLive(loaderData.shown);
   const { list, ...sweep } = useSweep(rows, assignment, { isNameless: nameless, repository });
@@ -51,6 +54,7 @@ export default function SweepPage({ loaderData, params }: Route.ComponentProps) 
           <SweepHead
             rows={rows}
             title={assignment.name}
+            chosen={looking.chosen}
             nameless={nameless}
             shuffled={looking.isShuffled}
             onCriterion={looking.choose}
@@ -65,7 +69,7 @@ export default function SweepPage({ loaderData, params }: Route.ComponentProps) 
             </p>
           )}
           <div className="flex min-h-0 flex-1">
-            <Sheets {...{ rows, assignment, list, sweep, read, home }} />
+            <Sheets {...{ rows, assignment, list, sweep, read }} slot={params.slot} />
             {comparing !== null && (
               <ComparePane
                 rows={rows}
@@ -91,11 +95,11 @@ interface SheetsProps {
   readonly list: ReturnType<typeof useSweep>["list"];
   readonly sweep: Omit<ReturnType<typeof useSweep>, "list">;
   readonly read: (fileId: FileId) => Promise<Blob | null>;
-  readonly home: string;
+  readonly slot: string;
 }
 
-function Sheets({ rows, assignment, list, sweep, read, home }: SheetsProps) {
-  const navigate = useNavigate();
+function Sheets({ rows, assignment, list, sweep, read, slot }: SheetsProps) {
+  const go = useGoTo();
   return (
     <ol ref={list} aria-label={`Papers by ${rows.criterion.name}`} className="min-w-0 flex-1 overflow-auto">
       {rows.sheets.length === 0 && <p className="p-8 text-soft">Nothing is in yet.</p>}
@@ -116,7 +120,9 @@ function Sheets({ rows, assignment, list, sweep, read, home }: SheetsProps) {
             sweep.setTyping(false);
             if (kept) sweep.goTo(sweep.current + 1);
           }}
-          onOpen={() => void navigate(`${home}/score/${inAddress(assignment.id)}/${inAddress(item.studentId)}`)}
+          onOpen={() => {
+            go(deskAddress(slot, assignment.id, item.studentId));
+          }}
         />
       ))}
     </ol>

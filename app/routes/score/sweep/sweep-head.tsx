@@ -6,6 +6,7 @@ import { inMark } from "../../../ui/words/figures";
 interface SweepHeadProps {
   readonly rows: SweepRows;
   readonly title: string;
+  readonly chosen: string | undefined;
   readonly nameless: boolean;
   readonly shuffled: boolean;
   readonly onCriterion: (id: string) => void;
@@ -14,7 +15,16 @@ interface SweepHeadProps {
 }
 
 /** The criterion the sweep goes by, its levels with their keys, how far it has come, and how the judging drifts. */
-export function SweepHead({ rows, title, nameless, shuffled, onCriterion, onNames, onShuffle }: SweepHeadProps) {
+export function SweepHead({
+  rows,
+  title,
+  chosen,
+  nameless,
+  shuffled,
+  onCriterion,
+  onNames,
+  onShuffle,
+}: SweepHeadProps) {
   const { criterion, drift } = rows;
   const shown = (value: number) => inMark(value.toFixed(1));
   return (
@@ -26,7 +36,7 @@ export function SweepHead({ rows, title, nameless, shuffled, onCriterion, onName
         <Choice
           label="Criterion"
           className="!w-64 text-[14.5px]"
-          value={criterion.id}
+          value={chosen ?? criterion.id}
           onChoose={onCriterion}
           options={rows.criteria.map(({ id, name }) => [id, name] as const)}
         />
