@@ -7,8 +7,8 @@ import { assignmentsOf, studentsOf } from "#core/model";
 import { Repository, type CourseSession } from "#storage";
 import { chanceFrom } from "../scripts/chance.mjs";
 import { wholeChain } from "../storage/testing/whole-chain";
-import { memoryNeighbours, memoryShelves } from "../storage/memory-shelves";
-import type { Shelf, Shelves } from "../storage/shelf";
+import { memoryNeighbours, memoryShelves } from "../storage/shelves/memory-shelves";
+import type { Shelf, Shelves } from "../storage/shelves/shelf";
 import { largeCourseEntry } from "./large-course";
 
 const CHANGES = Number(process.argv[2] ?? 20_000);

@@ -1,4 +1,4 @@
-import { allKept, expect, margin, openDemo, takeUp, test } from "./helpers";
+import { allKept, expect, margin, openDemo, slowed, takeUp, test } from "./helpers";
 
 test("one question over all answers is judged by keys alone: one for each answer", async ({ page }) => {
   await openDemo(page, "/answers/practice?question=why&equal=apart");
@@ -19,6 +19,24 @@ test("one question over all answers is judged by keys alone: one for each answer
   await allKept(page);
   await page.reload();
   await expect(page.getByText("nothing waits")).toBeVisible();
+});
+
+test("a digit after the key for the next question judges an answer to that one, however fast it comes", async ({
+  page,
+}) => {
+  await openDemo(page, "/answers/practice?question=why&equal=apart");
+  await expect(page.getByText("17 of 21 wait")).toBeVisible();
+  const question = page.getByRole("combobox", { name: "Question" });
+  const name = () => question.evaluate((list: HTMLSelectElement) => list.selectedOptions[0]?.text ?? "");
+  const was = await name();
+  await slowed(page, async () => {
+    for (const key of ["[", "1"]) await page.keyboard.press(key);
+  });
+  await expect.poll(name).not.toBe(was);
+  await expect(page.getByRole("button", { name: /^Undo: / })).toBeVisible();
+  await page.keyboard.press("]");
+  await expect.poll(name).toBe(was);
+  await expect(page.getByText("17 of 21 wait")).toBeVisible();
 });
 
 test("equal answers stand together, are judged and written to at once, and can be taken apart", async ({ page }) => {

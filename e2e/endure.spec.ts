@@ -24,7 +24,7 @@ function faultsOf(script: string, ...args: readonly string[]): Promise<string> {
 // The short form of `npm run endure` and its kind; the long ones and their figures stand in docs/endurance.md.
 test.describe.configure({ timeout: 240_000 });
 
-// Gathering needs 500 changes first; storage/old-entries.test.ts cuts it short at every write.
+// Gathering needs 500 changes first; storage/journal/old-entries.test.ts cuts it short at every write.
 // Locking and a new passphrase take half a minute each; storage/lock/lock.test.ts cuts them short at every write.
 const ACTS =
   process.env["PROPERTY_RUNS"] === "all" ? ["typing", "taking-in", "locking", "passphrase"] : ["typing", "taking-in"];

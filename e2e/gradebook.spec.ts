@@ -1,5 +1,5 @@
 import { largeCourseFile } from "../bench/large-course";
-import { allKept, cell, expect, openDemo, test } from "./helpers";
+import { allKept, cell, expect, openDemo, paste, test } from "./helpers";
 
 const question = (page: Parameters<typeof cell>[0], student: string) => cell(page, "Question paper 1", student);
 
@@ -102,14 +102,7 @@ test("one section is shown by itself, and the address keeps it", async ({ page }
 test("a block goes in from a spreadsheet with the refused cells named, and comes out again", async ({ page }) => {
   await openDemo(page, "/gradebook");
   await question(page, "Hano Abeyra").click();
-  const paste = (text: string) =>
-    page.evaluate((content) => {
-      const data = new DataTransfer();
-      data.setData("text/plain", content);
-      const event = new ClipboardEvent("paste", { clipboardData: data, bubbles: true, cancelable: true });
-      document.activeElement?.dispatchEvent(event);
-    }, text);
-  await paste("31\nabc\n60\n44");
+  await paste(page, "31\nabc\n60\n44");
   const dialog = page.getByRole("dialog");
   await expect(dialog).toContainText("Ilse Tarnowe");
   await expect(dialog).toContainText("60 is above the maximum of 50.");
@@ -270,12 +263,7 @@ test("200 x 10 cells from a spreadsheet: seven that are refused stand with their
   const block = Array.from({ length: 200 }, (_, row) =>
     Array.from({ length: 10 }, (_, column) => (row % 30 === 7 && column === 3 ? "abc" : "19.5")).join("\t"),
   ).join("\n");
-  await page.evaluate((content) => {
-    const data = new DataTransfer();
-    data.setData("text/plain", content);
-    const event = new ClipboardEvent("paste", { clipboardData: data, bubbles: true, cancelable: true });
-    document.activeElement?.dispatchEvent(event);
-  }, block);
+  await paste(page, block);
   const dialog = page.getByRole("dialog");
   await expect(dialog).toContainText("7 are refused");
   await expect(dialog.getByRole("region", { name: "Refused, and left out" }).getByRole("listitem")).toHaveCount(7);

@@ -196,6 +196,16 @@ export async function slowed(page: Page, act: () => Promise<void>): Promise<void
   await browser.detach();
 }
 
+/** Pastes a block of cells where the focus is, as a spreadsheet hands it over. */
+export const paste = (page: Page, block: string): Promise<void> =>
+  page.evaluate((text) => {
+    const clipboardData = new DataTransfer();
+    clipboardData.setData("text/plain", text);
+    document.activeElement?.dispatchEvent(
+      new ClipboardEvent("paste", { clipboardData, bubbles: true, cancelable: true }),
+    );
+  }, block);
+
 /** Waits until the page is still: nothing in it has changed for a while. */
 export const still = (page: Page): Promise<void> =>
   page.evaluate(

@@ -2,7 +2,7 @@ import { execFileSync } from "node:child_process";
 import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import type { BrowserContext, Download, Page } from "@playwright/test";
 import { strFromU8, unzipSync } from "fflate";
-import { allKept, expect, goTo, openDemo, alone as test } from "./helpers";
+import { allKept, cell, expect, goTo, openDemo, paste, alone as test } from "./helpers";
 
 const PAPERS = 60;
 const number = (at: number) => String(2001 + at);
@@ -119,9 +119,8 @@ test("three browsers mark sixty papers with packets: back in any order, one twic
   const whole = await downloaded(page, () => page.getByRole("button", { name: "Make a course file" }).click());
   const alone = await inNewBrowser(context);
   const at = (path: string) => `${baseURL ?? ""}${path}`;
-  await alone.goto(at("/"));
-  await expect(alone.getByRole("heading", { level: 1, name: /Reading Rivers/ })).toBeVisible();
-  await alone.goto(at("/courses"));
+  await openDemo(alone, "/students");
+  await goTo(alone, "/courses");
   await chooseFile(alone, await whole.path());
   await alone.waitForURL(/\/courses\/field-test$/);
 
@@ -165,14 +164,14 @@ test("three browsers mark sixty papers with packets: back in any order, one twic
   await again.getByRole("button", { name: "Leave it" }).click();
   await allKept(page);
 
-  await alone.goto(page.url().replace(/\/check.*/, "/score"));
-  await alone.waitForURL(/\/score\/[^/]+\/[^/]+$/);
-  await alone.goto(alone.url().replace(/\/score\/([^/]+)\/.*/, "/pile/$1"));
-  await enterPile(alone, lines(0, PAPERS).reverse());
-  await alone.goto(at("/courses/field-test/files"));
+  await goTo(alone, "/courses/field-test/gradebook");
+  await cell(alone, "Gauging test", `Person ${number(0)}`).click();
+  await paste(alone, Array.from({ length: PAPERS }, (_, at) => scoreOf(at)).join("\n"));
+  await alone.getByRole("dialog").getByRole("button", { name: "Enter 60 scores" }).click();
+  await expect(alone.getByRole("button", { name: /^Undo: 60 scores pasted/ })).toBeVisible();
+  await allKept(alone);
   const shared = await scoresOf(page, "field-test");
-  const solo = await downloaded(alone, () => alone.getByRole("button", { name: "Save the scores as CSV" }).click());
-  expect(shared).toBe(readFileSync(await solo.path(), "utf8"));
+  expect(shared).toBe(await scoresOf(alone, "field-test"));
   expect(shared.split("\n").filter((line) => line.includes("Person")).length).toBe(PAPERS);
   // Who judged what stays told.
   await goTo(page, "/courses/field-test/journal");

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { Drafts } from "./drafts";
-import { memoryShelf } from "./memory-shelves";
+import { memoryShelf } from "./shelves/memory-shelves";
 
 const draft = (value: unknown) => ({ value, seen: "" });
 

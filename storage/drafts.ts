@@ -1,4 +1,4 @@
-import type { Shelf } from "./shelf";
+import type { Shelf } from "./shelves/shelf";
 
 /** What is typed at one place of a course and not kept yet. */
 export interface Draft {

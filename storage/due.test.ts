@@ -2,9 +2,10 @@ import { describe, expect, it } from "vitest";
 import type { Command } from "#core/changes";
 import type { Instant } from "#core/kernel";
 import { assignmentId, entriesOf, smallCourse, studentId } from "#core/testing";
-import { memoryNeighbours, memoryShelves } from "./memory-shelves";
+import { memoryNeighbours, memoryShelves } from "./shelves/memory-shelves";
 import { Repository } from "./repository";
-import type { CourseSession, Surroundings } from "./session";
+import type { CourseSession } from "./session";
+import type { Surroundings } from "./surroundings";
 
 const quiz = assignmentId("quiz");
 

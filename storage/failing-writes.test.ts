@@ -4,11 +4,11 @@ import type { Instant } from "#core/kernel";
 import { resultOf } from "#core/model";
 import { assignmentId, entriesOf, fileId, smallCourse, studentId } from "#core/testing";
 import type { Stretcher } from "./lock/lock-record";
-import { memoryNeighbours, memoryShelves } from "./memory-shelves";
+import { memoryNeighbours, memoryShelves } from "./shelves/memory-shelves";
 import { Repository } from "./repository";
 import { wholeChain } from "./testing/whole-chain";
 import type { CourseSession } from "./session";
-import type { Shelf, Shelves } from "./shelf";
+import type { Shelf, Shelves } from "./shelves/shelf";
 
 const [quiz, essay] = [assignmentId("quiz"), assignmentId("essay")];
 const wish = { passphrase: "seven wet herons", label: "Locked course", idleMinutes: 15 };

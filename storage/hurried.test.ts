@@ -4,10 +4,10 @@ import type { Instant } from "#core/kernel";
 import { resultOf } from "#core/model";
 import { assignmentId, entriesOf, smallCourse, studentId, WORLD } from "#core/testing";
 import { hurry, leftBehind, type UnwrittenEntry } from "./hurried";
-import { readJournal as readBack } from "./read-journal";
-import { memoryNeighbours, memoryShelves } from "./memory-shelves";
+import { readJournal as readBack } from "./journal/read-journal";
+import { memoryNeighbours, memoryShelves } from "./shelves/memory-shelves";
 import { Repository } from "./repository";
-import type { Shelves } from "./shelf";
+import type { Shelves } from "./shelves/shelf";
 
 const readJournal = async (shelves: Shelves, slot: string) => (await readBack(shelves, slot)).ledger;
 

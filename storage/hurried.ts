@@ -1,5 +1,5 @@
 import { ENTRY_SCHEMA, entrySchema, type Entry } from "#core/changes";
-import type { Shelves } from "./shelf";
+import type { Shelves } from "./shelves/shelf";
 
 /** A change as it waits for its place in the journal. */
 export type UnwrittenEntry = Pick<Entry, "kind" | "of" | "change">;

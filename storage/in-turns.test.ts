@@ -3,7 +3,7 @@ import type { Command } from "#core/changes";
 import { atOnce, type Instant, type Steps } from "#core/kernel";
 import { copyOf, resultOf } from "#core/model";
 import { assignmentId, entriesOf, smallCourse, studentId } from "#core/testing";
-import { memoryNeighbours, memoryShelves } from "./memory-shelves";
+import { memoryNeighbours, memoryShelves } from "./shelves/memory-shelves";
 import { Repository } from "./repository";
 
 const [quiz, ben] = [assignmentId("quiz"), studentId("ben")];

@@ -1,4 +1,4 @@
-import { JournalError, JournalGoneError } from "./journal-error";
+import { JournalError, JournalGoneError } from "./journal/journal-error";
 
 /** What the bar says about keeping. "Kept" is said only after the write is durable. */
 export type Keeping =

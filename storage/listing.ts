@@ -1,6 +1,6 @@
 import { z } from "zod/mini";
 import { courseOf, type CourseState } from "#core/model";
-import type { CourseShelves, Shelves } from "./shelf";
+import type { CourseShelves, Shelves } from "./shelves/shelf";
 import { slotsBeingRead } from "./slots";
 
 /** A course in this browser. `slot` is its name in addresses and keys. */

@@ -1,5 +1,5 @@
 import { expect, it } from "vitest";
-import { memoryNeighbours, memoryShelves } from "./memory-shelves";
+import { memoryNeighbours, memoryShelves } from "./shelves/memory-shelves";
 import { Repository } from "./repository";
 
 it("remembers what was chosen in the very turn, also where the page is left before the database has written", async () => {

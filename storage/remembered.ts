@@ -1,4 +1,4 @@
-import type { Shelves } from "./shelf";
+import type { Shelves } from "./shelves/shelf";
 
 /** The course that something remembered is about: what follows the last slash; null for what is about none. */
 const slotOf = (key: string): string | null => (key.includes("/") ? (key.split("/").at(-1) ?? null) : null);

@@ -1,9 +1,9 @@
 import { ENTRY_SCHEMA, newChain, runCommand, type Chain, type Command, type Entry } from "#core/changes";
 import { refuse, type FileId } from "#core/kernel";
 import { courseOf, EMPTY_STATE } from "#core/model";
-import { followAll } from "./journal";
-import type { PackedJournal } from "./many-entries";
-import { JournalError } from "./journal-error";
+import { followAll } from "./journal/journal";
+import type { PackedJournal } from "./journal/many-entries";
+import { JournalError } from "./journal/journal-error";
 import {
   dropListing,
   endMove,
@@ -19,11 +19,12 @@ import { noKeyTabs } from "./lock/key-tabs";
 import { Locksmith, type LockFacts, type SameLock } from "./lock/locksmith";
 import { copyCourse, type TellCopied } from "./lock/copy-course";
 import { migrate } from "./migrations";
-import { readJournal } from "./read-journal";
-import { folderKey } from "./meta-keys";
+import { readJournal } from "./journal/read-journal";
+import { folderKey } from "./journal/meta-keys";
 import { Remembered } from "./remembered";
-import { CourseSession, type Surroundings } from "./session";
-import type { CourseShelves, Neighbours, Shelves } from "./shelf";
+import { CourseSession } from "./session";
+import type { Surroundings } from "./surroundings";
+import type { CourseShelves, Neighbours, Shelves } from "./shelves/shelf";
 import { spaceTaken, type TakenSpace } from "./space";
 import type { Tray } from "./tray";
 import { writeFiles } from "./write-files";
@@ -163,7 +164,7 @@ export class Repository {
     { lock = null, chain = null }: KeepWish = {},
   ): Promise<string> {
     const ledger = followAll(entries);
-    const { writeWholeJournal } = await import("./many-entries");
+    const { writeWholeJournal } = await import("./journal/many-entries");
     return this.#keepAnew(wish, files, { lock, seq: ledger.seq }, (shelves, slot) =>
       writeWholeJournal(shelves, slot, ledger, chain ?? newChain(entries)),
     );
@@ -171,7 +172,7 @@ export class Repository {
 
   /** Keeps a course that was read from a course file, in the same way. */
   async keepPacked(wish: string, journal: PackedJournal, files: ReadonlyMap<FileId, Blob>): Promise<string> {
-    const { writePackedJournal } = await import("./many-entries");
+    const { writePackedJournal } = await import("./journal/many-entries");
     return this.#keepAnew(wish, files, { lock: null, seq: journal.count }, (shelves, slot) =>
       writePackedJournal(shelves, slot, journal),
     );

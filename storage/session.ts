@@ -15,34 +15,20 @@ import {
   type History,
   type HistoryStep,
 } from "#core/changes";
-import { ok, refuse, type Result, type Steps } from "#core/kernel";
+import { ok, refuse, type Result } from "#core/kernel";
 import { courseOf, type CourseState } from "#core/model";
 import { dueReleases, dueTotals } from "#core/release";
 import { Drafts } from "./drafts";
 import { forget, hurry, leftBehind, type UnwrittenEntry } from "./hurried";
-import { entriesAfter, entriesOf, follow, readAfter, writeEntry, writeHead, type Damage, type Ledger } from "./journal";
-import { JournalError, JournalGoneError } from "./journal-error";
+import { entriesOf, follow, readAfter, writeEntry, writeHead, type Damage, type Ledger } from "./journal/journal";
+import { JournalError, JournalGoneError } from "./journal/journal-error";
+import { readJournal } from "./journal/read-journal";
+import type { StoredJournal } from "./journal/stored-journal";
 import { failure, type Keeping } from "./keeping";
 import { keepListing, renameListing } from "./listing";
-import type { Stretcher } from "./lock/lock-record";
-import type { KeyTabs } from "./lock/locksmith";
-import { readJournal } from "./read-journal";
-import type { StoredJournal } from "./stored-journal";
-import type { CourseShelves, Neighbours } from "./shelf";
-
-/** Time and fresh ids, handed in from outside. */
-export interface Surroundings {
-  readonly now: () => Context["at"];
-  readonly fresh: () => string;
-  /** Calls again and again until it is told to stop, so that what is due goes out by itself; left out: at opening only. */
-  readonly often?: (act: () => void) => () => void;
-  /** Takes the steps of a long change and gives others their turn in between; left out: all of them at once. */
-  readonly inTurns?: <T>(steps: Steps<T>) => Promise<T>;
-  /** Makes keys of passphrases; left out: courses cannot be locked. */
-  readonly stretcher?: Stretcher;
-  /** Hands keys from tab to tab; left out: each tab asks for itself. */
-  readonly keyTabs?: KeyTabs;
-}
+import { onTopOf } from "./on-top";
+import type { CourseShelves, Neighbours } from "./shelves/shelf";
+import type { Surroundings } from "./surroundings";
 
 /** What a session begins with: the journal, and steps that a tab put down and never wrote. */
 interface Opening {
@@ -57,7 +43,7 @@ const QUICK = 200;
 /** Entries written between two looks at whether the journal should be gathered into blocks. */
 const COMPACT_EVERY = 100;
 
-const manyEntries = () => import("./many-entries");
+const manyEntries = () => import("./journal/many-entries");
 
 /**
  * One open course. A command is answered at once on the state in memory and shows at once; its journal entry is
@@ -161,7 +147,7 @@ export class CourseSession {
   /** The whole journal as it was stored, with its sums; what is not kept yet is chained on. */
   async journal(): Promise<StoredJournal> {
     await this.settled();
-    const { newJournal, storedJournal } = await import("./stored-journal");
+    const { newJournal, storedJournal } = await import("./journal/stored-journal");
     // Of a damaged course the store has not the entries that stand for what is lost.
     if (this.damage) return newJournal(this.entries);
     return storedJournal(this.shelves, this.slot, { count: this.seq, entries: () => this.entries });
@@ -393,27 +379,12 @@ export class CourseSession {
     return ledger;
   }
 
-  /**
-   * Puts the pending changes on top of the followed state again; what no longer fits is set aside. One that another tab,
-   * which found it left behind, wrote after `seq` is done.
-   */
+  /** Puts the pending changes on top of what was written by others after `seq`; what no longer fits is set aside. */
   #rebase(seq: number): void {
-    const kept: UnwrittenEntry[] = [];
-    const written = new Set(entriesAfter(this.#ledger, seq).map(({ change }) => change.id));
-    let { state, history } = this.#ledger;
-    for (const step of this.#pending) {
-      if (written.has(step.change.id)) continue;
-      const next = applyPatches(state, step.change.patches);
-      if (next.ok) {
-        state = next.value;
-        history = advance(history, step);
-        kept.push(step);
-      } else {
-        this.#setAside = [...this.#setAside, step.change];
-        void forget(this.shelves, this.slot, step);
-      }
-    }
-    this.#pending = kept;
+    const { state, history, pending, setAside } = onTopOf(this.#ledger, this.#pending, seq);
+    for (const step of setAside) void forget(this.shelves, this.slot, step);
+    if (setAside.length > 0) this.#setAside = [...this.#setAside, ...setAside.map(({ change }) => change)];
+    this.#pending = pending;
     this.#state = state;
     this.#history = history;
   }

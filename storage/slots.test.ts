@@ -1,9 +1,9 @@
 import { expect, it } from "vitest";
 import type { Instant } from "#core/kernel";
 import { assignmentId, entriesOf, fileId, run, smallCourse, studentId } from "#core/testing";
-import { memoryNeighbours, memoryShelves } from "./memory-shelves";
+import { memoryNeighbours, memoryShelves } from "./shelves/memory-shelves";
 import { Repository } from "./repository";
-import type { Shelves } from "./shelf";
+import type { Shelves } from "./shelves/shelf";
 
 let clock = 0;
 const surroundings = {

@@ -1,5 +1,5 @@
-import type { Shelves } from "./shelf";
-import { isMetaOf, isScreenKeyOf } from "./meta-keys";
+import type { Shelves } from "./shelves/shelf";
+import { isMetaOf, isScreenKeyOf } from "./journal/meta-keys";
 
 const READING = "reading/";
 

@@ -1,7 +1,7 @@
 import { expect, it } from "vitest";
 import type { Instant } from "#core/kernel";
 import { entriesOf, fileId, smallCourse } from "#core/testing";
-import { memoryNeighbours, memoryShelves } from "./memory-shelves";
+import { memoryNeighbours, memoryShelves } from "./shelves/memory-shelves";
 import { Repository } from "./repository";
 
 const surroundings = { now: () => "2026-11-30T09:00:00Z" as Instant, fresh: () => "x" };

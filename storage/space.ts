@@ -1,5 +1,5 @@
 import type { FileId } from "#core/kernel";
-import type { Shelf, Shelves } from "./shelf";
+import type { Shelf, Shelves } from "./shelves/shelf";
 
 /** What a course takes in the browser, in bytes as they are stored. */
 export interface TakenSpace {

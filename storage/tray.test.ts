@@ -1,7 +1,7 @@
 import { expect, it } from "vitest";
 import type { Piece, PieceId } from "#core/collect";
 import { entriesOf, makePiece, smallCourse } from "#core/testing";
-import { memoryNeighbours, memoryShelves } from "./memory-shelves";
+import { memoryNeighbours, memoryShelves } from "./shelves/memory-shelves";
 import { Repository } from "./repository";
 import { Tray } from "./tray";
 

@@ -1,7 +1,7 @@
 import type { Piece, PieceId } from "#core/collect";
 import { pieceSchema } from "#core/collect";
 import type { FileId } from "#core/kernel";
-import type { Neighbours, Shelves } from "./shelf";
+import type { Neighbours, Shelves } from "./shelves/shelf";
 import { isTrayKey, trayKey } from "./tray-keys";
 
 type TrayNeighbours = Pick<Neighbours, "announce" | "listen">;

@@ -1,7 +1,7 @@
 import { expect, it } from "vitest";
 import type { FileId } from "#core/kernel";
-import { memoryShelves } from "./memory-shelves";
-import type { CourseShelves } from "./shelf";
+import { memoryShelves } from "./shelves/memory-shelves";
+import type { CourseShelves } from "./shelves/shelf";
 import { writeFiles } from "./write-files";
 
 const filesOf = (count: number): ReadonlyMap<FileId, Blob> =>

@@ -1,5 +1,5 @@
 import type { FileId } from "#core/kernel";
-import type { CourseShelves } from "./shelf";
+import type { CourseShelves } from "./shelves/shelf";
 
 /** How many files are written side by side: with one alone the disk waits for the page, and the page for the disk. */
 const SIDE_BY_SIDE = 8;

@@ -1,7 +1,7 @@
 import { RouterContextProvider } from "react-router";
 import type { Instant } from "#core/kernel";
 import { entriesOf, smallCourse } from "#core/testing";
-import { memoryNeighbours, memoryShelves } from "../../storage/memory-shelves";
+import { memoryNeighbours, memoryShelves } from "../../storage/shelves/memory-shelves";
 import { Repository } from "../../storage";
 import { repositoryContext } from "../context";
 

@@ -1,5 +1,5 @@
-import { isScreenKeyOf } from "../meta-keys";
-import type { Shelf, Shelves } from "../shelf";
+import { isScreenKeyOf } from "../journal/meta-keys";
+import type { Shelf, Shelves } from "../shelves/shelf";
 import { isTrayKey } from "../tray-keys";
 import { UNREADABLE } from "./unreadable";
 

@@ -1,5 +1,5 @@
 import { z } from "zod/mini";
-import type { Shelves } from "../shelf";
+import type { Shelves } from "../shelves/shelf";
 
 /** What trying one passphrase costs: Argon2id (RFC 9106) over so much memory, so many times. */
 export interface StretchCost {

@@ -1,5 +1,5 @@
-import type { CourseShelves, Shelf, Shelves } from "../shelf";
-import { isScreenKeyOf } from "../meta-keys";
+import type { CourseShelves, Shelf, Shelves } from "../shelves/shelf";
+import { isScreenKeyOf } from "../journal/meta-keys";
 import { isTrayKey } from "../tray-keys";
 import type { Cipher } from "./cipher";
 

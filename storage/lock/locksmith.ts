@@ -1,4 +1,4 @@
-import type { CourseShelves, Shelves } from "../shelf";
+import type { CourseShelves, Shelves } from "../shelves/shelf";
 import { dropLock, keepLock, readLock, type CourseLock, type LockWish, type Stretcher } from "./lock-record";
 
 const sealing = () => import("./sealing");

@@ -1,8 +1,8 @@
 import type { Entry } from "#core/changes";
 import { textSum } from "#core/kernel";
-import { blockOf, wholeBlock } from "../old-entries";
-import { openEntry, type SealedEntry } from "../sealed";
-import type { Shelves } from "../shelf";
+import { blockOf, wholeBlock } from "../journal/old-entries";
+import { openEntry, type SealedEntry } from "../journal/sealed";
+import type { Shelves } from "../shelves/shelf";
 import type { Migration } from "./index";
 
 /**

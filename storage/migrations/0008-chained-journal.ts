@@ -1,8 +1,8 @@
 import { CHAIN_START, chainSum } from "#core/changes";
-import { blockKey, entryKey, unprovenKey } from "../journal";
-import { blockOfTexts, textsOf, wholeBlock } from "../old-entries";
-import { openEntry } from "../sealed";
-import type { Shelves } from "../shelf";
+import { blockKey, entryKey, unprovenKey } from "../journal/journal";
+import { blockOfTexts, textsOf, wholeBlock } from "../journal/old-entries";
+import { openEntry } from "../journal/sealed";
+import type { Shelves } from "../shelves/shelf";
 import type { Migration } from "./index";
 
 /**

@@ -1,4 +1,4 @@
-import { smallerBlock, wholeBlock } from "../old-entries";
+import { smallerBlock, wholeBlock } from "../journal/old-entries";
 import type { Migration } from "./index";
 
 /**

@@ -1,4 +1,4 @@
-import type { Shelves } from "../shelf";
+import type { Shelves } from "../shelves/shelf";
 import { cutTables } from "./0002-cut-tables";
 import { remarksAndPhrases } from "./0003-remarks-and-phrases";
 import { conversationsAndQuestions } from "./0004-conversations-and-questions";

@@ -1,6 +1,6 @@
 import { openedPiece } from "#core/formats";
 import type { Chain } from "#core/changes";
-import type { StoredJournal } from "../stored-journal";
+import type { StoredJournal } from "../journal/stored-journal";
 
 /** All of a stored journal in memory. */
 export async function wholeChain({ pieces, unproven }: StoredJournal): Promise<Chain> {

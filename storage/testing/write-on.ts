@@ -1,8 +1,8 @@
 import type { Entry } from "#core/changes";
-import { entryKey, writeEntry } from "../journal";
-import { readJournal } from "../read-journal";
-import { chainedEntry } from "../sealed";
-import type { Shelves } from "../shelf";
+import { entryKey, writeEntry } from "../journal/journal";
+import { readJournal } from "../journal/read-journal";
+import { chainedEntry } from "../journal/sealed";
+import type { Shelves } from "../shelves/shelf";
 
 /** Writes an entry behind the one before it, as a session does. */
 export async function writeOn(shelves: Shelves, slot: string, entry: Entry): Promise<void> {

@@ -4,7 +4,7 @@ import { EMPTY_STATE, StateEditor, type CourseState } from "#core/model";
 import { JournalError } from "./journal-error";
 import { NO_OLD_ENTRIES, type OldEntries } from "./old-entries";
 import { chainedEntry, openEntry, sealEntryAside } from "./sealed";
-import type { Shelves } from "./shelf";
+import type { Shelves } from "../shelves/shelf";
 import type { Snapshot } from "./snapshot";
 
 /** What cannot be read of a course, and since when. */

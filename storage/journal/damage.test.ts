@@ -16,11 +16,11 @@ import {
 } from "#core/testing";
 import { entryKey, followAll, headKey, writeHead } from "./journal";
 import { keepSnapshot } from "./many-entries";
-import { memoryNeighbours, memoryShelves } from "./memory-shelves";
-import { Repository } from "./repository";
-import type { CourseSession } from "./session";
-import type { Shelf, Shelves } from "./shelf";
-import { writeOn } from "./testing/write-on";
+import { memoryNeighbours, memoryShelves } from "../shelves/memory-shelves";
+import { Repository } from "../repository";
+import type { CourseSession } from "../session";
+import type { Shelf, Shelves } from "../shelves/shelf";
+import { writeOn } from "../testing/write-on";
 
 const SLOT = "small";
 const quiz = assignmentId("quiz");

@@ -1,4 +1,4 @@
-import { isTrayKey } from "./tray-keys";
+import { isTrayKey } from "../tray-keys";
 
 const SCREEN = "screen/";
 

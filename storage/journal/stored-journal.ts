@@ -3,7 +3,7 @@ import { openedPiece, packedPiece, sumsOf, type PackedPiece } from "#core/format
 import { blockKey, entryKey, unprovenKey } from "./journal";
 import { wholeBlock } from "./old-entries";
 import { chainedEntry, sealEntry } from "./sealed";
-import type { Shelves } from "./shelf";
+import type { Shelves } from "../shelves/shelf";
 
 /** The journal of a course as its store has it: the texts that were written and the sums beside them, whether they fit or not. */
 export interface StoredJournal {

@@ -4,7 +4,7 @@ import type { PackedState } from "#core/model";
 import { blockKey, entryKey, gatheredKey, unprovenKey, writeHead, type Ledger } from "./journal";
 import { blockOfPiece } from "./old-entries";
 import { chainedEntry, sealEntry } from "./sealed";
-import type { Shelves } from "./shelf";
+import type { Shelves } from "../shelves/shelf";
 import { snapshotOf, storedSnapshot } from "./snapshot";
 
 /** What writes many entries at once, or the state beside them; fetched when that is due, which no first screen waits for. */

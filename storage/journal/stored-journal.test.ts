@@ -7,10 +7,10 @@ import { packedState } from "#core/model";
 import { assignmentId, entriesOf, fileId, smallCourse, studentId } from "#core/testing";
 import { blockKey, entryKey } from "./journal";
 import { compact } from "./many-entries";
-import { memoryNeighbours, memoryShelves } from "./memory-shelves";
-import { Repository } from "./repository";
-import type { CourseSession } from "./session";
-import { wholeChain } from "./testing/whole-chain";
+import { memoryNeighbours, memoryShelves } from "../shelves/memory-shelves";
+import { Repository } from "../repository";
+import type { CourseSession } from "../session";
+import { wholeChain } from "../testing/whole-chain";
 
 let count = 0;
 const surroundings = { now: () => "2026-12-01T09:00:00Z" as Instant, fresh: () => `f${String((count += 1))}` };

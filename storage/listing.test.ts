@@ -1,7 +1,7 @@
 import { expect, it } from "vitest";
 import type { Instant } from "#core/kernel";
 import { entriesOf, smallCourse } from "#core/testing";
-import { memoryNeighbours, memoryShelves } from "./memory-shelves";
+import { memoryNeighbours, memoryShelves } from "./shelves/memory-shelves";
 import { Repository } from "./repository";
 
 const surroundings = () => {

@@ -5,7 +5,7 @@ import { entryKey, followAll, followFrom, headKey, readHead, type Ledger } from 
 import { JournalError } from "./journal-error";
 import { NO_OLD_ENTRIES, oldEntries, wholeBlock, type OldEntries, type WholeBlock } from "./old-entries";
 import { chainedEntry, openEntry, type SealedEntry } from "./sealed";
-import type { Shelves } from "./shelf";
+import type { Shelves } from "../shelves/shelf";
 import { readSnapshot, type Snapshot } from "./snapshot";
 
 /** What lies in the store of one course, each piece whole or null. */

@@ -6,13 +6,13 @@ import { assignmentId, entriesOf as made, smallCourse, studentId, WORLD } from "
 import { blockKey, entriesOf, followAll } from "./journal";
 import { compact } from "./many-entries";
 import { readJournal as readBack } from "./read-journal";
-import { memoryNeighbours, memoryShelves } from "./memory-shelves";
-import { migrate, MIGRATIONS } from "./migrations";
+import { memoryNeighbours, memoryShelves } from "../shelves/memory-shelves";
+import { migrate, MIGRATIONS } from "../migrations";
 import { blockOf, oldEntries, smallerBlock, wholeBlock } from "./old-entries";
-import { Repository } from "./repository";
-import type { Shelves } from "./shelf";
+import { Repository } from "../repository";
+import type { Shelves } from "../shelves/shelf";
 import { readSnapshot, storedSnapshot } from "./snapshot";
-import { writeOn } from "./testing/write-on";
+import { writeOn } from "../testing/write-on";
 
 const readJournal = async (shelves: Shelves, slot: string) => (await readBack(shelves, slot)).ledger;
 
