@@ -12,13 +12,15 @@ interface CopyAsideProps {
   readonly title: string;
   readonly rows: ReleaseRows;
   readonly reader: NonNullable<ReleaseRows["reader"]>;
+  /** Who is chosen in the list: the reader, or the one on the way. */
+  readonly picked: string;
   /** The facets a release would give out. */
   readonly wanted: readonly Facet[];
   readonly onReader: (id: string) => void;
 }
 
 /** What one student sees now, or would see once the chosen facets, or the chosen total, are released. */
-export function CopyAside({ slot, title, rows, reader, wanted, onReader }: CopyAsideProps) {
+export function CopyAside({ slot, title, rows, reader, picked, wanted, onReader }: CopyAsideProps) {
   const [after, setAfter] = useState(true);
   const pick = <F extends Facet>(facet: F) =>
     after && wanted.includes(facet) ? reader.after[facet] : reader.now[facet];
@@ -32,7 +34,7 @@ export function CopyAside({ slot, title, rows, reader, wanted, onReader }: CopyA
             label="Whose copy"
             quiet
             className="max-w-40 border-b border-rule font-semibold"
-            value={reader.id}
+            value={picked}
             onChoose={onReader}
             options={rows.students.map(({ id, name }) => [id, name] as const)}
           />
@@ -56,7 +58,7 @@ export function CopyAside({ slot, title, rows, reader, wanted, onReader }: CopyA
           </button>
         ))}
       </div>
-      <div className="mt-3 min-h-[420px] border border-rule bg-sheet px-7 py-7">
+      <div key={reader.id} className="mt-3 min-h-[420px] border border-rule bg-sheet px-7 py-7">
         {rows.chosenTotal ? (
           <TotalsLetter totals={after ? reader.totals : reader.totalsNow} name={reader.name} />
         ) : (
