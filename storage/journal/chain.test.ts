@@ -13,6 +13,7 @@ import { chainedEntry } from "./sealed";
 import type { CourseSession } from "../session";
 import type { Shelves } from "../shelves/shelf";
 import { storedJournal } from "./stored-journal";
+import { endingAfter } from "../testing/ending-writes";
 import { wholeChain } from "../testing/whole-chain";
 
 const SLOT = "small";
@@ -173,13 +174,7 @@ describe("stores of layout 7", () => {
     const { ledger } = await readJournal(whole, SLOT);
     for (let write = 0; write < list.length + 2; write += 1) {
       const shelves = await layout7(list, 4);
-      let left = write;
-      const journal = {
-        ...shelves.journal,
-        set: (key: string, value: unknown) =>
-          (left -= 1) < 0 ? new Promise<void>(() => undefined) : shelves.journal.set(key, value),
-      };
-      void MIGRATIONS[7]?.migrate({ ...shelves, journal });
+      void MIGRATIONS[7]?.migrate(endingAfter(shelves, write));
       await new Promise((resolve) => setTimeout(resolve, 5));
       await migrate(shelves);
       const again = await readJournal(shelves, SLOT);

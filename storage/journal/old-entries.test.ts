@@ -12,6 +12,7 @@ import { blockOf, oldEntries, smallerBlock, wholeBlock } from "./old-entries";
 import { Repository } from "../repository";
 import type { Shelves } from "../shelves/shelf";
 import { readSnapshot, storedSnapshot } from "./snapshot";
+import { endingAfter } from "../testing/ending-writes";
 import { writeOn } from "../testing/write-on";
 
 const readJournal = async (shelves: Shelves, slot: string) => (await readBack(shelves, slot)).ledger;
@@ -160,13 +161,7 @@ describe("a block that is made smaller", () => {
     const plain = await readJournal(await layout8(), SLOT);
     for (let writes = 0; writes < 3; writes += 1) {
       const shelves = await layout8();
-      let left = writes;
-      const journal = {
-        ...shelves.journal,
-        set: (key: string, value: unknown) =>
-          (left -= 1) < 0 ? new Promise<void>(() => undefined) : shelves.journal.set(key, value),
-      };
-      void MIGRATIONS[8]?.migrate({ ...shelves, journal });
+      void MIGRATIONS[8]?.migrate(endingAfter(shelves, writes));
       await new Promise((resolve) => setTimeout(resolve, 5));
       await migrate(shelves);
       const opened = await readJournal(shelves, SLOT);

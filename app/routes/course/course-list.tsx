@@ -1,7 +1,7 @@
 import type { ReactNode } from "react";
-import { useNavigate } from "react-router";
 import type { CourseListing } from "#storage";
 import { Menu, MenuLine, MenuRule } from "../../ui/dialogs/menu";
+import { useGoTo } from "../../ui/hooks/use-go-to";
 
 /** The other courses of this browser, and what can be begun beside them; open from the start. */
 export default function CourseList({
@@ -18,8 +18,10 @@ export default function CourseList({
   readonly className: string;
   readonly children: ReactNode;
 }) {
-  const navigate = useNavigate();
-  const to = (place: string) => () => void navigate(place);
+  const goTo = useGoTo();
+  const to = (place: string) => () => {
+    goTo(place);
+  };
   return (
     <Menu label={label} className={className} button={children} side="start" opensAtOnce>
       {courses

@@ -1,5 +1,5 @@
 import { useMemo, useState } from "react";
-import { Link, useNavigate } from "react-router";
+import { Link } from "react-router";
 import type { FileId } from "#core/kernel";
 import { rosterName, secondMarkersOf, type Moderation } from "#core/model";
 import { agreementOf, type Agreement } from "#core/statistics";
@@ -7,6 +7,7 @@ import { counted } from "#core/words";
 import { deskAddress, inAddress } from "../../../ui/address";
 import { Choice } from "../../../ui/fields/choice";
 import { WithTable } from "../../../ui/charts/with-table";
+import { useGoTo } from "../../../ui/hooks/use-go-to";
 import { RecordTable } from "../../../ui/table/record-table";
 import { fixed, short, whyNot } from "../figure-words";
 import type { Looked } from "../rows";
@@ -36,10 +37,16 @@ export function AgreementView({
     [state],
   );
   const nameOf = useMemo(() => (id: string) => names.get(id) ?? "", [names]);
-  const navigate = useNavigate();
+  const go = useGoTo();
   if (!agreement) return null;
   const markerName = (id: string) => state.markers[id]?.name ?? "";
-  const draw = { agreement, nameOf, onOpen: (id: string) => void navigate(deskAddress(slot, assignment.id, id)) };
+  const draw = {
+    agreement,
+    nameOf,
+    onOpen: (id: string) => {
+      go(deskAddress(slot, assignment.id, id));
+    },
+  };
   return (
     <>
       <HowFar {...{ slot, assignment, agreement, moderation, markers, other, markerName }} onMarker={setChosen} />

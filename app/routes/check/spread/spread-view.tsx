@@ -1,11 +1,11 @@
 import { useMemo, useState } from "react";
-import { useNavigate } from "react-router";
 import { rosterName, type CourseState } from "#core/model";
 import { spreadOf, type Spread, type SpreadGroup, type Statistic, type GroupDifference } from "#core/statistics";
 import { counted } from "#core/words";
 import { deskAddress } from "../../../ui/address";
 import { WithTable } from "../../../ui/charts/with-table";
 import { OneOf } from "../../../ui/fields/one-of";
+import { useGoTo } from "../../../ui/hooks/use-go-to";
 import { chanceWords, short, whyNot } from "../figure-words";
 import type { Looked } from "../rows";
 import { HistogramChart } from "./histogram-chart";
@@ -24,7 +24,7 @@ export function SpreadView({ slot, looked }: { readonly slot: string; readonly l
   );
   const nameOf = useMemo(() => (id: string) => names.get(id) ?? "", [names]);
   const [picture, setPicture] = useState<"dots" | "bars">("dots");
-  const navigate = useNavigate();
+  const go = useGoTo();
   const [all] = spread.groups;
   if (!all?.described.ok) {
     return <p className="mt-8 text-soft">Nothing is scored here yet. The spread appears with the first two scores.</p>;
@@ -52,7 +52,9 @@ export function SpreadView({ slot, looked }: { readonly slot: string; readonly l
                 spread={spread}
                 rows={rows}
                 nameOf={nameOf}
-                onOpen={(id) => void navigate(deskAddress(slot, assignment.id, id))}
+                onOpen={(id) => {
+                  go(deskAddress(slot, assignment.id, id));
+                }}
               />
             ) : (
               <HistogramChart label={label} spread={spread} />

@@ -1,5 +1,6 @@
-import { Link, useNavigate } from "react-router";
+import { Link } from "react-router";
 import { studentAddress, windowAddress } from "../../../ui/address";
+import { useGoTo } from "../../../ui/hooks/use-go-to";
 import type { studentRows } from "./rows";
 
 /** The ways on from a student. */
@@ -12,9 +13,9 @@ export function Links({
   readonly studentId: string;
   readonly rows: ReturnType<typeof studentRows>;
 }) {
-  const navigate = useNavigate();
+  const goTo = useGoTo();
   const go = (id: string | null) => {
-    if (id) void navigate(studentAddress(slot, id));
+    if (id) goTo(studentAddress(slot, id));
   };
   return (
     <p className="flex gap-5 text-sm print:hidden">

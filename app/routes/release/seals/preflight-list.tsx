@@ -1,4 +1,4 @@
-import { Link, useNavigate } from "react-router";
+import { Link } from "react-router";
 import type { Finding, LeakReport } from "#core/release";
 import { counted } from "#core/words";
 import { deskAddress, inAddress } from "../../../ui/address";
@@ -6,6 +6,7 @@ import { MoreMenu } from "../../../ui/dialogs/more-menu";
 import { releaseFindingWords } from "../../../ui/words/release-finding-words";
 import type { Sliced } from "../../../ui/hooks/use-sliced";
 import { Tick } from "../../../ui/fields/tick";
+import { useGoTo } from "../../../ui/hooks/use-go-to";
 
 /** Where a finding is mended: at the first paper it means; what two markers differ on, in Check. */
 const wayTo = (slot: string, assignmentId: string, code: Finding["code"], first: string): string =>
@@ -30,7 +31,7 @@ interface PreflightListProps {
 /** What to know before a release; each line leads to the papers it means and can be set to stop a release. */
 export function PreflightList(props: PreflightListProps) {
   const { slot, assignmentId, findings, leaks, leakStops, leaksTo, nameOf, onStops } = props;
-  const navigate = useNavigate();
+  const go = useGoTo();
   const leaking = leaks.found.filter((report) => report.leaks.length > 0).length;
   const unsure = leaks.found.length - leaking;
   const looking = leaks.done < leaks.of || leaks.of === 0;
@@ -74,7 +75,9 @@ export function PreflightList(props: PreflightListProps) {
                 items={() =>
                   finding.students.map((id) => ({
                     words: nameOf(id),
-                    onSelect: () => void navigate(deskAddress(slot, assignmentId, id)),
+                    onSelect: () => {
+                      go(deskAddress(slot, assignmentId, id));
+                    },
                   }))
                 }
               />

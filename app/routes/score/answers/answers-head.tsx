@@ -8,7 +8,8 @@ interface AnswersHeadProps {
   readonly questionsAt: string;
   readonly title: string;
   readonly rows: NonNullable<ReturnType<typeof answerSheets>>;
-  readonly chosen: AnswersHeadProps["rows"]["question"]["id"];
+  /** The question that stands in the list: undefined for the one that is shown. */
+  readonly chosen: AnswersHeadProps["rows"]["question"]["id"] | undefined;
   readonly isNameless: boolean;
   readonly isShuffled: boolean;
   readonly isTogether: boolean;
@@ -48,7 +49,7 @@ export function AnswersHead(props: AnswersHeadProps) {
         <Choice
           label="Question"
           className="!w-64 text-[14.5px]"
-          value={props.chosen}
+          value={props.chosen ?? rows.question.id}
           onChoose={onQuestion}
           options={rows.questions.map(({ id, prompt }, index) => [id, `${String(index + 1)}. ${prompt}`] as const)}
         />

@@ -60,7 +60,7 @@ export default function AnswersPage({ loaderData, params }: Route.ComponentProps
         questionsAt={questionsAt}
         title={assignment.name}
         rows={rows}
-        chosen={looking.chosen ?? rows.question.id}
+        chosen={looking.chosen}
         isNameless={nameless}
         isShuffled={looking.isShuffled}
         isTogether={answers.isTogether}

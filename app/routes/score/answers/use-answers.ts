@@ -39,8 +39,8 @@ function useSheetInHand(rows: ReturnType<typeof answerSheets>, isTogether: boole
 function useLookingAtAnswers(rows: ReturnType<typeof answerSheets>, repository: Repository, toFirst: () => void) {
   const [text, set] = useSearchChoice();
   return {
-    /** The question that was chosen, also while its answers are still on their way. */
-    chosen: rows?.questions.find(({ id }) => inAddress(id) === text("question"))?.id ?? rows?.question.id,
+    /** The question that the address asks for, also while its answers are still on their way. */
+    chosen: rows?.questions.find(({ id }) => inAddress(id) === text("question"))?.id,
     isShuffled: text("shuffle") !== "",
     showNames: (shown: boolean) => {
       keep(repository, "names-hidden", !shown);

@@ -6,6 +6,7 @@ import { inMark } from "../../../ui/words/figures";
 interface SweepHeadProps {
   readonly rows: SweepRows;
   readonly title: string;
+  /** The criterion that stands in the list: undefined for the one that is shown. */
   readonly chosen: string | undefined;
   readonly nameless: boolean;
   readonly shuffled: boolean;

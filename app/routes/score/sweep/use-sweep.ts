@@ -18,8 +18,8 @@ type Verdict = Extract<Parameters<ReturnType<typeof useAsking>["send"]>[0], { ty
 function useLookingAtPapers(rows: Rows, repository: Repository, toFirst: () => void) {
   const [text, set] = useSearchChoice();
   return {
-    /** The criterion that was chosen, also while its papers are still on their way. */
-    chosen: rows?.criteria.find(({ id }) => inAddress(id) === text("criterion"))?.id ?? rows?.criterion.id,
+    /** The criterion that the address asks for, also while its papers are still on their way. */
+    chosen: rows?.criteria.find(({ id }) => inAddress(id) === text("criterion"))?.id,
     isShuffled: text("shuffle") !== "",
     showNames: (shown: boolean) => {
       keep(repository, "names-hidden", !shown);
