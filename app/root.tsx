@@ -3,6 +3,7 @@ import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration, 
 import type { Route } from "./+types/root";
 import "./app.css";
 import { ignoreStrayFiles } from "./ui/files/stray-files";
+import { AskAgain } from "./ui/hooks/ask-again";
 import { HintLayer } from "./ui/parts/hint-layer";
 import { isNewVersionWaiting, onNewVersion, takeNewVersion } from "./new-version";
 import { NewVersion } from "./ui/parts/new-version";
@@ -54,7 +55,9 @@ export default function Root() {
   useEffect(ignoreStrayFiles, []);
   return (
     <>
-      <Outlet />
+      <AskAgain>
+        <Outlet />
+      </AskAgain>
       <Ready />
       <HintLayer />
       {isNewer && <NewVersion onUse={takeNewVersion} />}

@@ -1,7 +1,7 @@
-import { useEffect, useSyncExternalStore } from "react";
-import { useRevalidator } from "react-router";
+import { use, useEffect, useSyncExternalStore } from "react";
 import { courseOf, type CourseState } from "#core/model";
 import type { CourseSession } from "#storage";
+import { AskAgainContext } from "../ui/hooks/ask-again";
 import { writeAs } from "../ui/words/figures";
 import { isMissing } from "./open-course";
 
@@ -44,10 +44,10 @@ export function live<T>(session: CourseSession, select: (state: CourseState) => 
 /** Shows a live selection, and with a record that was taken away the page that says so. */
 export function useLive<T>(selection: Live<T>): T {
   const { value, isGone } = useSyncExternalStore(selection.subscribe, selection.read);
-  const { revalidate } = useRevalidator();
+  const askAgain = use(AskAgainContext);
   useEffect(() => {
-    if (isGone) void revalidate();
-  }, [isGone, revalidate]);
+    if (isGone) void askAgain();
+  }, [isGone, askAgain]);
   return value;
 }
 

@@ -1,4 +1,4 @@
-import { useCallback, useEffect } from "react";
+import { useCallback, useEffect, useMemo } from "react";
 import type { CourseSession, LockFacts, Repository } from "#storage";
 import { tellNews } from "../ui/news/tell";
 import { useIdle } from "../ui/hooks/use-idle";
@@ -34,5 +34,5 @@ export function useCourseLock(
     [locksmith, session],
   );
   useIdle(session.slot, lock?.idleMinutes ?? 0, lockNow);
-  return lock ? () => void lockNow() : null;
+  return useMemo(() => (lock ? () => void lockNow() : null), [lock, lockNow]);
 }

@@ -1,24 +1,13 @@
-import { lazy, Suspense } from "react";
-import { isRouteErrorResponse, Outlet, redirect } from "react-router";
+import { isRouteErrorResponse, redirect } from "react-router";
 import { courseOf } from "#core/model";
 import { keep, known } from "../../course/choices";
-import { CourseProvider } from "../../course/course-provider";
-import { live, useLive } from "../../course/live";
+import { live } from "../../course/live";
 import { isLocked, openCourse } from "../../course/open-course";
-import { useFolderCopies } from "../../course/use-folder-copies";
-import { useCourseLock } from "../../course/use-course-lock";
-import { useKeysWait } from "../../ui/keys/use-keys-wait";
 import { LockedCourse } from "../../ui/parts/locked-course";
 import { Trouble } from "../../ui/parts/trouble";
-import { NewsAtFoot } from "../../ui/news/news-at-foot";
+import { Course } from "./course";
 import type { Route } from "./+types/page";
-import { Bar } from "./bar";
-import { PacketBar } from "./packet-bar";
 import { packetDetour } from "./packet-places";
-import { DropAnywhere } from "./drop-anywhere";
-import { useFlowCounts } from "./use-flow-counts";
-
-const DamageState = lazy(() => import("./damage-state"));
 
 export async function clientLoader({ request, params, context }: Route.ClientLoaderArgs) {
   const { repository, session } = await openCourse(context, params.slot);
@@ -36,9 +25,12 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
     light,
     isPacket,
     lock: repository.locksmith.factsOf(params.slot),
+    ways: live(session, (state) => {
+      const { decimalMark, timeZone } = courseOf(state);
+      return { decimalMark, timeZone };
+    }),
     shown: live(session, (state) => ({
       state,
-      timeZone: courseOf(state).timeZone,
       title: courseOf(state).shortTitle,
       undo: session.history.undoable.at(-1)?.line ?? null,
       redo: session.history.redoable.at(-1)?.line ?? null,
@@ -49,53 +41,8 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
 // Written only when another course is opened.
 let lastCourse: string | null = null;
 
-/** What is typed on the way to another page is for that one. Its own part, so that a way draws nothing else of the course anew. */
-function KeysWait(): null {
-  useKeysWait();
-  return null;
-}
-
 export default function CoursePage({ loaderData, params }: Route.ComponentProps) {
-  const { repository, session, courses, light, isPacket, lock } = loaderData;
-  const shown = useLive(loaderData.shown);
-  const { state, timeZone } = shown;
-  const counts = useFlowCounts(session, state);
-  const CourseBar = isPacket ? PacketBar : Bar;
-  useFolderCopies(repository, session);
-  const lockNow = useCourseLock(repository, session, lock);
-  return (
-    <CourseProvider session={session} hasLock={lock !== null}>
-      <KeysWait />
-      {/* Another way of writing figures reaches everything that is on screen. */}
-      <div key={courseOf(state).decimalMark} className="flex min-h-screen flex-col">
-        <CourseBar
-          slot={params.slot}
-          {...shown}
-          session={session}
-          courses={courses}
-          light={light}
-          counts={counts}
-          onLock={lockNow}
-          onLight={(chosen) => {
-            keep(repository, "light", chosen);
-          }}
-        />
-        {session.damage && (
-          <Suspense fallback={null}>
-            <DamageState repository={repository} session={session} damage={session.damage} timeZone={timeZone} />
-          </Suspense>
-        )}
-        {isPacket ? (
-          <Outlet />
-        ) : (
-          <DropAnywhere repository={repository} session={session}>
-            <Outlet />
-          </DropAnywhere>
-        )}
-        <NewsAtFoot />
-      </div>
-    </CourseProvider>
-  );
+  return <Course loaderData={loaderData} slot={params.slot} />;
 }
 
 export function ErrorBoundary({ error, params }: Route.ErrorBoundaryProps) {

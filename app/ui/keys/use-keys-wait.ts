@@ -1,4 +1,4 @@
-import { useInsertionEffect, useLayoutEffect, useRef } from "react";
+import { startTransition, useCallback, useInsertionEffect, useLayoutEffect, useRef, useState } from "react";
 import { useLocation, useMatches, useNavigation } from "react-router";
 import { isOnControl, isTyping } from "./typing";
 
@@ -34,27 +34,48 @@ export const keysFollowSearch = { keysFollowSearch: true };
 /** What the keys of a page act on, as its address names it: a page whose handle does not say so by its path alone. */
 function useActedOn() {
   const isSearch = useMatches().some(({ handle }) => handle === keysFollowSearch);
-  return ({ pathname, search }: { readonly pathname: string; readonly search: string }) =>
-    isSearch ? pathname + search : pathname;
+  return useCallback(
+    ({ pathname, search }: { readonly pathname: string; readonly search: string }) =>
+      isSearch ? pathname + search : pathname,
+    [isSearch],
+  );
 }
+
+interface Way {
+  /** What the keys of the page that is drawn act on. */
+  here: string;
+  /** The same, as it was before the way. */
+  from: string;
+  /** Whether the router has said, on the page, that it leads elsewhere. */
+  isSaid: boolean;
+  /** How many ways were begun by a key, and how many of those have ended and are drawn. */
+  begun: number;
+  ended: number;
+  isPressing: boolean;
+  readonly held: KeyboardEvent[];
+}
+
+const isGoing = (way: Way) => way.isSaid || way.begun > way.ended;
 
 /**
  * Keys that are pressed on the way to another page, paper or criterion wait for it, and are pressed again once it stands: a
- * hand that is faster than the page judges what it has gone on to, and not what was there before. Whoever goes there says so
- * at once (`useGoTo`). A form that is sent is no way: what is typed meanwhile stays where it is typed.
+ * hand that is faster than the page judges what it has gone on to, and not what was there before. A form that is sent is no
+ * way: what is typed meanwhile stays where it is typed.
+ * @returns to be told of each way that a key begins (`WayContext`), for the router says so only as soon as it can draw
  */
-export function useKeysWait(): void {
+export function useKeysWait(): (to: string, end: Promise<void>) => void {
   const actedOn = useActedOn();
   const here = actedOn(useLocation());
   const { location: next, formMethod } = useNavigation();
-  const isGoing = next !== undefined && formMethod === undefined && actedOn(next) !== here;
-  const way = useRef({ from: here, isGoing: false, isPressing: false, held: [] as KeyboardEvent[] });
+  const isSaid = next !== undefined && formMethod === undefined && actedOn(next) !== here;
+  const [ended, setEnded] = useState(0);
+  const way = useRef<Way>({ here, from: here, isSaid: false, begun: 0, ended: 0, isPressing: false, held: [] });
 
   // Before any part of the page listens: a key that waits is heard by none of them.
   useInsertionEffect(() => {
     const hold = (event: KeyboardEvent) => {
       const { current } = way;
-      if (!event.isTrusted || !(current.isGoing || current.isPressing)) return;
+      if (!event.isTrusted || !(isGoing(current) || current.isPressing)) return;
       if (NEVER_HELD.has(event.key) || event.metaKey || (event.ctrlKey && !event.altKey)) return;
       if (isMoveInList(event)) return;
       event.preventDefault();
@@ -69,21 +90,37 @@ export function useKeysWait(): void {
 
   useLayoutEffect(() => {
     const { current } = way;
-    current.isGoing = isGoing;
-    if (isGoing) return;
+    Object.assign(current, { here, isSaid, ended });
+    if (isGoing(current)) return;
     // Where the way led nowhere, they were meant for nothing that stands here.
     if (current.from === here) current.held.length = 0;
     current.from = here;
     if (!current.isPressing) void pressAll(current);
-  }, [isGoing, here]);
+  }, [isSaid, here, ended]);
+
+  return useCallback(
+    (to, end) => {
+      const { current } = way;
+      if (actedOn(new URL(to, window.location.href)) === current.here) return;
+      current.begun += 1;
+      const endIt = () => {
+        // Drawn with what the router draws of its end, or after it.
+        startTransition(() => {
+          setEnded((before) => before + 1);
+        });
+      };
+      void end.then(endIt, endIt);
+    },
+    [actedOn],
+  );
 }
 
-async function pressAll(way: { isGoing: boolean; isPressing: boolean; readonly held: KeyboardEvent[] }): Promise<void> {
+async function pressAll(way: Way): Promise<void> {
   way.isPressing = true;
   while (way.held.length > 0) {
     await nextTurn();
     // One of them may have gone on; the rest waits for that.
-    if (way.isGoing) break;
+    if (isGoing(way)) break;
     const event = way.held.shift();
     if (event) press(event);
   }

@@ -35,12 +35,12 @@ export function Judgement({
       repository={repository}
       markerName={shown.nameOf}
       wholeGroup={desk.wholeGroup}
-      onWholeGroup={desk.setWholeGroup}
+      onWholeGroup={desk.judgeWholeGroup}
       keys={desk.keys}
       send={asking.send}
       sendTyped={asking.sendTyped}
       notice={asking.notice}
-      onEvidence={desk.setChosen}
+      onEvidence={desk.choose}
       outcomesRef={fields.outcomes}
       onLastOutcome={() => fields.done.current?.focus()}
       overallRef={fields.overall}
@@ -72,7 +72,7 @@ export function Paper({
       onAlone={asked.endComparison}
       send={asking.send}
       chosen={desk.chosen}
-      onChoose={desk.setChosen}
+      onChoose={desk.choose}
       handIn={handIn}
       wholeGroup={desk.judgesGroup}
       draft={shown.draft}

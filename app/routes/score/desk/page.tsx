@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { memo, useRef, useState } from "react";
 import { phrasesOf } from "#core/changes";
 import { courseOf, fullName, type Message, type WorkFile } from "#core/model";
 import { live, useLive } from "../../../course/live";
@@ -12,12 +12,13 @@ import { besideFile, draftPaper, loadAhead, shownFile } from "./paper/load-work"
 import { phrasesAtHand } from "./phrases-at-hand";
 import { Pile } from "./pile";
 import { DeskColumns } from "./desk-columns";
-import { deskRows } from "./rows";
+import { deskRows, paperOf } from "./rows";
 import { PhrasesAtHand } from "../../../ui/letter/phrases";
 import { useAsking } from "../../../ui/dialogs/use-asking";
 import { PageTitle } from "../../../ui/parts/page-title";
 import { useDeskAddress } from "./use-desk-address";
 import { useDesk } from "./use-desk";
+import { useFreshFocus } from "./use-fresh-focus";
 import { Judgement, Paper } from "./on-desk";
 import { useWorkAhead } from "./paper/use-work-ahead";
 import { WholeRubric } from "./judgement/whole-rubric";
@@ -70,23 +71,29 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
 }
 
 export default function DeskPage({ loaderData, params }: Route.ComponentProps) {
-  // Each paper gets a desk of its own, so that nothing half typed moves on to the next.
-  return <Desk key={`${params.assignmentId}/${params.studentId}`} loaderData={loaderData} slot={params.slot} />;
+  return <Desk loaderData={loaderData} slot={params.slot} />;
 }
 
 type DeskData = Route.ComponentProps["loaderData"];
 
-function Desk({ loaderData, slot }: { readonly loaderData: DeskData; readonly slot: string }) {
+/**
+ * One desk for all papers. What is drawn of a paper is made anew with each, so that nothing half typed moves on to the next;
+ * the columns and the pile stay.
+ */
+const Desk = memo(function Desk({ loaderData, slot }: { readonly loaderData: DeskData; readonly slot: string }) {
   const { order, layout, repository } = loaderData;
   const shown = useLive(loaderData.shown);
   const { rows } = shown;
+  const paper = paperOf(rows);
   useWorkAhead(shown.ahead);
   const asked = useDeskAddress();
   const [hand, setHand] = useState(loaderData.hand);
-  const asking = useAsking(useChange());
+  const asking = useAsking(useChange(), paper);
   const desk = useDesk(slot, rows, asking.send, asked.showRubric);
+  const stays = useRef<HTMLElement>(null);
+  useFreshFocus(stays, paper);
   return (
-    <main className="flex h-[calc(100vh-46px)] flex-col">
+    <main ref={stays} className="flex h-[calc(100vh-46px)] flex-col">
       <PageTitle about={`${rows.name}, ${rows.assignment.shortName}`}>Desk</PageTitle>
       <PhrasesAtHand value={phrasesAtHand(rows, shown.phrases, asking.send)}>
         <DeskColumns
@@ -95,11 +102,11 @@ function Desk({ loaderData, slot }: { readonly loaderData: DeskData; readonly sl
           onLayout={(changed) => {
             keep(repository, "desk-layout", changed);
           }}
-          judgement={<Judgement {...{ slot, shown, desk, asking, repository }} />}
+          judgement={<Judgement key={paper} {...{ slot, shown, desk, asking, repository }} />}
           near={
             desk.compared && (
               <NearPapers
-                key={desk.compared.criterion.id}
+                key={`${paper}/${desk.compared.criterion.id}`}
                 row={desk.compared}
                 own={rows.student.id}
                 rowsOf={shown.nearPapers}
@@ -109,11 +116,12 @@ function Desk({ loaderData, slot }: { readonly loaderData: DeskData; readonly sl
             )
           }
         >
-          <Paper {...{ slot, shown, desk, asking, asked, loaderData }} />
+          <Paper key={paper} {...{ slot, shown, desk, asking, asked, loaderData }} />
         </DeskColumns>
       </PhrasesAtHand>
       {asked.search.get("rubric") === "whole" && rows.criteria.length > 0 && (
         <WholeRubric
+          key={paper}
           title={rows.assignment.name}
           criteria={rows.criteria}
           onClose={() => {
@@ -141,4 +149,4 @@ function Desk({ loaderData, slot }: { readonly loaderData: DeskData; readonly sl
       )}
     </main>
   );
-}
+});

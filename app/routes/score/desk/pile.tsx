@@ -1,8 +1,8 @@
-import { useEffect, useRef } from "react";
+import { memo, useEffect, useRef, type RefObject } from "react";
 import { Link } from "react-router";
 import { deskAddress } from "../../../ui/address";
 import { HANDS, PILE_ORDERS, type Hand, type PileOrder } from "../../../course/choices";
-import type { DeskRows, PaperMark } from "./rows";
+import type { DeskRows, PaperMark, Sheet } from "./rows";
 import { Choice } from "../../../ui/fields/choice";
 
 const MARKS: Readonly<Record<PaperMark, { readonly sign: string; readonly look: string }>> = {
@@ -30,7 +30,7 @@ interface PileProps {
   readonly hand: Hand;
   readonly onHand: (hand: Hand) => void;
   readonly onNext: () => void;
-  readonly doneRef: React.RefObject<HTMLButtonElement | null>;
+  readonly doneRef: RefObject<HTMLButtonElement | null>;
 }
 
 /** The pile along the lower edge: one small sheet per student, in the order chosen. */
@@ -71,24 +71,14 @@ export function Pile({ slot, rows, order, onOrder, hand, onHand, onNext, doneRef
         </label>
       </div>
       <nav aria-label="The pile" className="flex min-w-0 flex-1 items-end gap-[5px] overflow-x-auto py-2">
-        {rows.pile.map((sheet) => {
-          const here = sheet.studentId === rows.student.id;
-          const { sign, look } = MARKS[sheet.mark];
-          return (
-            <Link
-              key={sheet.studentId}
-              ref={here ? current : undefined}
-              to={deskAddress(slot, rows.assignment.id, sheet.studentId)}
-              aria-current={here ? "page" : undefined}
-              aria-label={`${sheet.name}, ${sheet.mark}`}
-              data-hint={`${sheet.name}, ${sheet.mark}`}
-              className={`flex shrink-0 flex-col items-center justify-center border text-[12px] leading-tight [clip-path:polygon(0_0,calc(100%-7px)_0,100%_7px,100%_100%,0_100%)] ${look} ${here ? "h-[50px] w-[36px] border-2 !border-ink bg-sheet font-semibold !text-ink" : "h-[42px] w-[31px] pointer-coarse:h-[50px] pointer-coarse:w-[40px]"}`}
-            >
-              {sheet.initials}
-              <span aria-hidden="true">{sign}</span>
-            </Link>
-          );
-        })}
+        {rows.pile.map(({ studentId, name, initials, mark }) => (
+          <SheetLink
+            key={studentId}
+            to={deskAddress(slot, rows.assignment.id, studentId)}
+            currentRef={studentId === rows.student.id ? current : undefined}
+            {...{ name, initials, mark }}
+          />
+        ))}
       </nav>
       <button
         ref={doneRef}
@@ -101,3 +91,27 @@ export function Pile({ slot, rows, order, onOrder, hand, onHand, onNext, doneRef
     </footer>
   );
 }
+
+interface SheetLinkProps extends Pick<Sheet, "name" | "initials" | "mark"> {
+  readonly to: string;
+  /** Where the sheet of the paper at hand is put; it looks like that. */
+  readonly currentRef: RefObject<HTMLAnchorElement | null> | undefined;
+}
+
+/** One sheet; drawn anew only where something of it became another. */
+const SheetLink = memo(function SheetLink({ to, name, initials, mark, currentRef }: SheetLinkProps) {
+  const { sign, look } = MARKS[mark];
+  return (
+    <Link
+      ref={currentRef}
+      to={to}
+      aria-current={currentRef ? "page" : undefined}
+      aria-label={`${name}, ${mark}`}
+      data-hint={`${name}, ${mark}`}
+      className={`flex shrink-0 flex-col items-center justify-center border text-[12px] leading-tight [clip-path:polygon(0_0,calc(100%-7px)_0,100%_7px,100%_100%,0_100%)] ${look} ${currentRef ? "h-[50px] w-[36px] border-2 !border-ink bg-sheet font-semibold !text-ink" : "h-[42px] w-[31px] pointer-coarse:h-[50px] pointer-coarse:w-[40px]"}`}
+    >
+      {initials}
+      <span aria-hidden="true">{sign}</span>
+    </Link>
+  );
+});

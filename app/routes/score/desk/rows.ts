@@ -121,6 +121,10 @@ function markOf(figure: Figure): PaperMark {
   return figure.waiting ? "waiting" : "not in";
 }
 
+/** One paper by name, to tell what belongs to it from what belongs to another. */
+export const paperOf = ({ assignment, student }: Pick<DeskRows, "assignment" | "student">): string =>
+  `${assignment.id}/${student.id}`;
+
 export function deskRows(state: CourseState, assignment: Assignment, student: Student, order: PileOrder): DeskRows {
   const { figure: figureAt } = figuresOf(state);
   const figure = figureAt(assignment.id, student.id);

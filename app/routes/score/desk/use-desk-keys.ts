@@ -1,8 +1,9 @@
-import { useCallback, useRef, useState, type KeyboardEvent as ReactKeyboardEvent } from "react";
+import { useCallback, useRef, type KeyboardEvent as ReactKeyboardEvent } from "react";
 import type { ChangeResult, Command } from "#core/changes";
+import { useStateOf } from "../../../ui/hooks/use-state-of";
 import { keyOf } from "../../../ui/keys/key-of";
 import { actOn, useKeys } from "../../../ui/keys/use-keys";
-import type { DeskRows } from "./rows";
+import { paperOf, type DeskRows } from "./rows";
 
 /** What stands open for typing: a criterion by its place, or the whole score. */
 export type Typing = number | "score" | null;
@@ -104,8 +105,10 @@ const moveActs = (moves: DeskMoves) => ({
 
 /** Which criterion is marked, from the first that is open; past the last one it is the end that gets the focus. */
 function useMarkedCriterion(rows: DeskRows, onEnd: () => void) {
-  const firstOpen = rows.criteria.findIndex((row) => row.points === null && !row.notApplicable);
-  const [marked, setMarked] = useState(Math.max(0, firstOpen));
+  const [marked, setMarked] = useStateOf(paperOf(rows), () => {
+    const firstOpen = rows.criteria.findIndex((row) => row.points === null && !row.notApplicable);
+    return Math.max(0, firstOpen);
+  });
   const sliders = useRef<(HTMLDivElement | null)[]>([]);
   const goTo = (index: number) => {
     if (index >= rows.criteria.length) {
@@ -137,8 +140,9 @@ export function useDeskKeys(
   wholeGroup: boolean,
 ): DeskKeys {
   const { marked, setMarked, goTo, sliderRef } = useMarkedCriterion(rows, moves.focusDone);
-  const [typing, setTyping] = useState<Typing>(null);
-  const [commenting, setCommenting] = useState<number | null>(null);
+  const paper = paperOf(rows);
+  const [typing, setTyping] = useStateOf<Typing>(paper, () => null);
+  const [commenting, setCommenting] = useStateOf<number | null>(paper, () => null);
   const place = { assignmentId: rows.assignment.id, studentId: rows.student.id };
 
   const judge = (verdict: Verdict) => {

@@ -1,9 +1,10 @@
-import { useRef, useState } from "react";
+import { useRef } from "react";
 import { useGoTo } from "../../../ui/hooks/use-go-to";
+import { useStateOf } from "../../../ui/hooks/use-state-of";
 import type { ChangeResult, Command } from "#core/changes";
 import { deskAddress } from "../../../ui/address";
 import type { TextHandle } from "../../../ui/fields/text-handle";
-import type { DeskRows } from "./rows";
+import { paperOf, type DeskRows } from "./rows";
 import { useDeskKeys, type DeskMoves } from "./use-desk-keys";
 
 /** Fields of the desk that a key goes to. */
@@ -25,10 +26,11 @@ export function useDesk(
 ) {
   const go = useGoTo();
   const fields = useDeskFields();
-  const [chosen, setChosen] = useState<string | null>(null);
-  const [comparing, setComparing] = useState<number | null>(null);
-  const [wholeGroup, setWholeGroup] = useState(true);
-  const [pileShown, setPileShown] = useState(true);
+  const paper = paperOf(rows);
+  const [chosen, setChosen] = useStateOf<string | null>(paper, () => null);
+  const [comparing, setComparing] = useStateOf<number | null>(paper, () => null);
+  const [wholeGroup, setWholeGroup] = useStateOf<boolean>(paper, () => true);
+  const [pileShown, setPileShown] = useStateOf<boolean>(paper, () => true);
   const goTo = (studentId: string | null) => {
     const to = studentId ? deskAddress(slot, rows.assignment.id, studentId) : `/courses/${slot}`;
     go(to);
@@ -71,14 +73,14 @@ export function useDesk(
     keys,
     next,
     chosen,
-    setChosen,
+    choose: setChosen,
     /** The criterion whose papers at one level stand beside this one. */
     compared: comparing === null ? undefined : rows.criteria[keys.marked],
     endComparing: () => {
       setComparing(null);
     },
     wholeGroup,
-    setWholeGroup,
+    judgeWholeGroup: setWholeGroup,
     judgesGroup,
     pileShown,
   };
