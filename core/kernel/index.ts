@@ -55,6 +55,7 @@ export {
 export { keptBy, type Basis } from "./kept-by";
 export { shuffledBy } from "./shuffled";
 export { atOnce, eachInSteps, keptSteps, type Steps } from "./steps";
+export { keepParts } from "./keep-parts";
 export { sameValue } from "./same-value";
 export { firstReaching } from "./crossing";
 export { closed, contains, intervalText, isEmpty, meet, sameInterval, type Interval } from "./interval";

@@ -1,3 +1,5 @@
+import { useCallback } from "react";
+import { fullName, type Message } from "#core/model";
 import { keep } from "../../../course/choices";
 import type { useAsking } from "../../../ui/dialogs/use-asking";
 import { JudgementColumn } from "./judgement/judgement-column";
@@ -26,14 +28,20 @@ export function Judgement({
   repository,
 }: OnDeskProps & { readonly repository: DeskData["repository"] }) {
   const { fields } = desk;
+  const { judged, markers } = shown;
+  const { student } = judged;
+  const nameOf = useCallback(
+    ({ by }: Message) => (by ? (markers[by]?.name ?? "") : fullName(student)),
+    [markers, student],
+  );
   return (
     <JudgementColumn
       slot={slot}
-      rows={shown.rows}
+      rows={judged}
       unitHours={shown.unitHours}
       timeZone={shown.timeZone}
       repository={repository}
-      markerName={shown.nameOf}
+      markerName={nameOf}
       wholeGroup={desk.wholeGroup}
       onWholeGroup={desk.judgeWholeGroup}
       keys={desk.keys}
@@ -42,7 +50,7 @@ export function Judgement({
       notice={asking.notice}
       onEvidence={desk.choose}
       outcomesRef={fields.outcomes}
-      onLastOutcome={() => fields.done.current?.focus()}
+      doneRef={fields.done}
       overallRef={fields.overall}
       privateRef={fields.privateNote}
       lateRef={fields.late}

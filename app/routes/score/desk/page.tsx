@@ -1,6 +1,7 @@
 import { memo, useRef, useState } from "react";
 import { phrasesOf } from "#core/changes";
-import { courseOf, fullName, type Message, type WorkFile } from "#core/model";
+import { keepParts } from "#core/kernel";
+import { courseOf, type WorkFile } from "#core/model";
 import { live, useLive } from "../../../course/live";
 import { openCourse, orMissing } from "../../../course/open-course";
 import { fromAddress } from "../../../ui/address";
@@ -12,7 +13,7 @@ import { besideFile, draftPaper, loadAhead, shownFile } from "./paper/load-work"
 import { phrasesAtHand } from "./phrases-at-hand";
 import { Pile } from "./pile";
 import { DeskColumns } from "./desk-columns";
-import { deskRows, paperOf } from "./rows";
+import { deskRows, judgedRows, paperOf, type JudgedRows } from "./rows";
 import { PhrasesAtHand } from "../../../ui/letter/phrases";
 import { useAsking } from "../../../ui/dialogs/use-asking";
 import { PageTitle } from "../../../ui/parts/page-title";
@@ -36,15 +37,18 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
     known(repository, "pile-order"),
   ]);
   const order = PILE_ORDERS.find((item) => item === search.get("order")) ?? keptOrder ?? "name";
+  let judged: JudgedRows | undefined;
   const shown = live(session, (state) => {
     const assignment = orMissing(state.assignments[assignmentId], "assignment");
     const student = orMissing(state.students[studentId], "student");
     const rows = deskRows(state, assignment, student, order);
+    judged = keepParts(judged, judgedRows(rows));
     return {
       rows,
+      judged,
       phrases: phrasesOf(state),
       timeZone: courseOf(state).timeZone,
-      nameOf: ({ by }: Message) => (by ? (state.markers[by]?.name ?? "") : fullName(student)),
+      markers: state.markers,
       unitHours: courseOf(state).lateRule?.unitHours ?? 24,
       nearPapers: (criterionId: string) =>
         sweepRows(state, assignment, [], { criterion: criterionId, nameless: false, shuffle: 0 }),

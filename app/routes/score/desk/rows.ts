@@ -121,6 +121,18 @@ function markOf(figure: Figure): PaperMark {
   return figure.waiting ? "waiting" : "not in";
 }
 
+/** What a paper is judged by. Neither the remarks on the work nor the rest of the pile is in it: they change by themselves. */
+export type JudgedRows = Omit<
+  DeskRows,
+  "notes" | "threads" | "pile" | "before" | "after" | "nextWaiting" | "scored" | "classMean"
+>;
+
+export function judgedRows(rows: DeskRows): JudgedRows {
+  // oxlint-disable-next-line eslint/no-unused-vars -- what is left out
+  const { notes, threads, pile, before, after, nextWaiting, scored, classMean, ...judged } = rows;
+  return judged;
+}
+
 /** One paper by name, to tell what belongs to it from what belongs to another. */
 export const paperOf = ({ assignment, student }: Pick<DeskRows, "assignment" | "student">): string =>
   `${assignment.id}/${student.id}`;

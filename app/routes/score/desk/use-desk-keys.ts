@@ -1,5 +1,6 @@
-import { useCallback, useRef, type KeyboardEvent as ReactKeyboardEvent } from "react";
+import { useCallback, useMemo, useRef, type KeyboardEvent as ReactKeyboardEvent } from "react";
 import type { ChangeResult, Command } from "#core/changes";
+import { useLatest } from "../../../ui/hooks/use-latest";
 import { useStateOf } from "../../../ui/hooks/use-state-of";
 import { keyOf } from "../../../ui/keys/key-of";
 import { actOn, useKeys } from "../../../ui/keys/use-keys";
@@ -194,21 +195,19 @@ export function useDeskKeys(
     { whileTyping: ["nextPaper", "paperBefore", "letGo"] },
   );
 
-  return {
-    marked,
-    typing,
-    commenting,
-    mark: setMarked,
-    type: setTyping,
-    typingDone: (kept) => {
-      const wasCriterion = typeof typing === "number";
-      setTyping(null);
-      if (wasCriterion) goTo(kept ? marked + 1 : marked);
-    },
-    comment: setCommenting,
-    onRulerKey: (event) => {
-      if (actOn(keyOf("judging", event.nativeEvent), onRuler)) event.preventDefault();
-    },
-    sliderRef,
-  };
+  const typingDone = useLatest((kept: boolean) => {
+    const wasCriterion = typeof typing === "number";
+    setTyping(null);
+    if (wasCriterion) goTo(kept ? marked + 1 : marked);
+  });
+  const onRulerKey = useLatest((event: ReactKeyboardEvent) => {
+    if (actOn(keyOf("judging", event.nativeEvent), onRuler)) event.preventDefault();
+  });
+  return useMemo(
+    () => ({
+      ...{ marked, typing, commenting, typingDone, onRulerKey, sliderRef },
+      ...{ mark: setMarked, type: setTyping, comment: setCommenting },
+    }),
+    [marked, typing, commenting, typingDone, onRulerKey, sliderRef, setMarked, setTyping, setCommenting],
+  );
 }

@@ -1,4 +1,4 @@
-import { useCallback, useLayoutEffect, useMemo, useState } from "react";
+import { useCallback, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { findPassage } from "#core/model";
 import type { Anchor } from "./marks";
 import { boxesOf, mapText, type Box, type TextMap } from "../text/text-map";
@@ -27,10 +27,20 @@ export function useAnchors(notes: readonly ShownNote[], held: Held | null, turn:
     [pages],
   );
 
+  // Where nothing was drawn anew, a place that was found is where it was: a new note does not look for all the others.
+  const found = useRef({ version, turn, places: new WeakMap<ShownNote["target"], Anchor>() });
+
   useLayoutEffect(() => {
+    if (found.current.version !== version || found.current.turn !== turn)
+      found.current = { version, turn, places: new WeakMap() };
+    const { places } = found.current;
+    const placeOf = (target: ShownNote["target"]) => {
+      const place = places.get(target) ?? anchorOf(target, pages.get(target.page), turn);
+      places.set(target, place);
+      return place;
+    };
     // Places on a page are known only once it is drawn.
-    // oxlint-disable-next-line react/set-state-in-effect
-    setAnchors(new Map(notes.map((note) => [note.id, anchorOf(note.target, pages.get(note.target.page), turn)])));
+    setAnchors(new Map(notes.map((note) => [note.id, placeOf(note.target)])));
   }, [notes, pages, version, turn]);
 
   useLayoutEffect(() => {

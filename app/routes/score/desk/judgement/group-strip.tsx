@@ -3,11 +3,11 @@ import type { ChangeResult, Command } from "#core/changes";
 import { deskAddress } from "../../../../ui/address";
 import { useTypedField } from "../../../../ui/fields/use-typed-field";
 import { issueWords } from "../../../../ui/words/words";
-import type { DeskRows, GroupRows } from "../rows";
+import type { JudgedRows, GroupRows } from "../rows";
 
 interface GroupStripProps {
   readonly slot: string;
-  readonly rows: DeskRows;
+  readonly rows: JudgedRows;
   readonly group: GroupRows;
   readonly whole: boolean;
   readonly onWhole: (whole: boolean) => void;

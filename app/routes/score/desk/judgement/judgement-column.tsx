@@ -1,4 +1,4 @@
-import type { RefObject } from "react";
+import { memo, type RefObject } from "react";
 import { Link } from "react-router";
 import type { ChangeResult, Command } from "#core/changes";
 import type { Message } from "#core/model";
@@ -9,7 +9,7 @@ import { DraftField } from "../../../../ui/fields/draft-field";
 import type { TextHandle } from "../../../../ui/fields/text-handle";
 import { CriterionCard } from "./criterion-card";
 import { LeftPoints, PointsField } from "../../../../ui/fields/points-field";
-import type { DeskRows } from "../rows";
+import type { JudgedRows } from "../rows";
 import { FeedbackFiles } from "../paper/feedback-files";
 import { OutcomeCards } from "./outcome-cards";
 import { GroupStrip } from "./group-strip";
@@ -20,7 +20,7 @@ import { inMark } from "../../../../ui/words/figures";
 
 interface JudgementColumnProps {
   readonly slot: string;
-  readonly rows: DeskRows;
+  readonly rows: JudgedRows;
   readonly unitHours: number;
   readonly timeZone: string;
   readonly repository: Repository;
@@ -35,14 +35,17 @@ interface JudgementColumnProps {
   readonly notice: string | null;
   readonly onEvidence: (noteId: string) => void;
   readonly outcomesRef: RefObject<HTMLDivElement | null>;
-  readonly onLastOutcome: () => void;
+  readonly doneRef: RefObject<HTMLButtonElement | null>;
   readonly overallRef: RefObject<TextHandle | null>;
   readonly privateRef: RefObject<TextHandle | null>;
   readonly lateRef: RefObject<HTMLInputElement | null>;
 }
 
-/** The left column of the desk: who, the rulers, the sum, the standing, the comment and the private note. */
-export function JudgementColumn(props: JudgementColumnProps) {
+/**
+ * The left column of the desk: who, the rulers, the sum, the standing, the comment and the private note. A remark on the work
+ * draws nothing of it anew.
+ */
+export const JudgementColumn = memo(function JudgementColumn(props: JudgementColumnProps) {
   const { slot, rows, unitHours, send, sendTyped } = props;
   return (
     <div className="h-full overflow-y-auto">
@@ -70,15 +73,15 @@ export function JudgementColumn(props: JudgementColumnProps) {
         wholeGroup={props.wholeGroup}
         send={send}
         firstRef={props.outcomesRef}
-        onLast={props.onLastOutcome}
+        onLast={() => props.doneRef.current?.focus()}
       />
       <StandingRow rows={rows} unitHours={unitHours} send={send} lateRef={props.lateRef} />
       <Comments {...props} />
     </div>
   );
-}
+});
 
-const placeOf = ({ assignment, student }: DeskRows) => ({ assignmentId: assignment.id, studentId: student.id });
+const placeOf = ({ assignment, student }: JudgedRows) => ({ assignmentId: assignment.id, studentId: student.id });
 
 /** Whom a judgement is for, where there is a group. */
 const scopeOf = ({ rows, wholeGroup }: JudgementColumnProps) => (rows.group ? { wholeGroup } : {});

@@ -3,10 +3,10 @@ import type { ChangeResult, Command } from "#core/changes";
 import type { CriterionId } from "#core/kernel";
 import type { OutcomeRow } from "#core/scoring";
 import { DraftField } from "../../../../ui/fields/draft-field";
-import type { DeskRows } from "../rows";
+import type { JudgedRows } from "../rows";
 
 interface OutcomeCardsProps {
-  readonly rows: DeskRows;
+  readonly rows: JudgedRows;
   readonly wholeGroup: boolean;
   readonly send: (command: Command) => Promise<ChangeResult>;
   /** Where the key O leads: the first outcome that is open. */

@@ -1,10 +1,10 @@
 import type { RefObject } from "react";
 import type { ChangeResult, Command } from "#core/changes";
 import { useTypedField } from "../../../../ui/fields/use-typed-field";
-import type { DeskRows } from "../rows";
+import type { JudgedRows } from "../rows";
 
 interface StandingRowProps {
-  readonly rows: DeskRows;
+  readonly rows: JudgedRows;
   readonly unitHours: number;
   readonly send: (command: Command) => Promise<ChangeResult>;
   readonly lateRef: RefObject<HTMLInputElement | null>;

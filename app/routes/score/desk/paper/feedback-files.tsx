@@ -7,11 +7,11 @@ import { Attached } from "../../../../ui/letter/attached";
 import { Recorder } from "../../../../ui/letter/recorder";
 import { issueWords } from "../../../../ui/words/words";
 import { takeInFiles } from "../../../../keep-files";
-import type { DeskRows } from "../rows";
+import type { JudgedRows } from "../rows";
 
 interface FeedbackFilesProps {
   readonly slot: string;
-  readonly rows: DeskRows;
+  readonly rows: JudgedRows;
   readonly repository: Repository;
   readonly send: (command: Command) => Promise<ChangeResult>;
 }

@@ -3,10 +3,10 @@ import type { ChangeResult, Command } from "#core/changes";
 import type { Message } from "#core/model";
 import { counted } from "#core/words";
 import { Conversation } from "../../../../ui/letter/conversation";
-import type { DeskRows } from "../rows";
+import type { JudgedRows } from "../rows";
 
 interface PaperConversationProps {
-  readonly rows: DeskRows;
+  readonly rows: JudgedRows;
   readonly send: (command: Command) => Promise<ChangeResult>;
   readonly nameOf: (message: Message) => string;
   readonly timeZone: string;
