@@ -54,6 +54,37 @@ for (const [width, height] of [
   });
 }
 
+test("the next paper begins anew on the desk that stays: nothing is open on it, and nothing has the focus", async ({
+  page,
+}) => {
+  await openDemo(page, "/score/flood-memo/mei-barrow");
+  const name = page.getByRole("heading", { level: 1 }).first();
+  const pile = page.getByRole("navigation", { name: "The pile" });
+  await pile.evaluate((element) => {
+    element.dataset.stays = "";
+  });
+  const before = await name.textContent();
+
+  // What is open on a paper is open on that one only.
+  await page.keyboard.press("b");
+  await expect(page.getByLabel("Papers at this level")).toBeVisible();
+  await page.keyboard.press("Alt+ArrowRight");
+  await expect(name).not.toHaveText(before ?? "");
+  await expect(page.getByLabel("Papers at this level")).toBeHidden();
+  await expect(page.locator("[data-stays]")).toBeVisible();
+
+  // The button that led here stays, too, but does not keep the focus: Enter types points, and does not go on once more.
+  const second = await name.textContent();
+  await page.getByRole("button", { name: /^Done, next/ }).focus();
+  await page.keyboard.press("Enter");
+  await expect(name).not.toHaveText(second ?? "");
+  const third = await name.textContent();
+  await expect(page.locator("body")).toBeFocused();
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("textbox", { name: /^Points/ })).toBeFocused();
+  await expect(name).toHaveText(third ?? "");
+});
+
 test("keys pressed on the way to another paper wait for it, and the paper before stays as it was", async ({ page }) => {
   await openDemo(page, "/score/flood-memo/mei-barrow");
   const rulers = page.getByRole("slider");

@@ -30,14 +30,18 @@ const OWN_FILES = {
 let spare: pdfjs.PDFWorker | null = null;
 const workers = new WeakMap<PdfDocument, pdfjs.PDFWorker>();
 
-/** A worker of its own for a document, so that one that hangs holds up no other; the next is started while nothing waits. */
+/** A worker of its own for a document, so that one that hangs holds up no other. */
 function takeWorker(): pdfjs.PDFWorker {
   const worker = spare ?? new pdfjs.PDFWorker();
   spare = null;
+  return worker;
+}
+
+/** Starts a worker for the next document while nothing waits: starting takes longer than opening most documents. */
+export function startSpareWorker(): void {
   requestIdleCallback(() => {
     spare ??= new pdfjs.PDFWorker();
   });
-  return worker;
 }
 
 /** Opens a PDF; the document must be closed when it is no longer needed. */
@@ -49,6 +53,8 @@ export async function openPdf(blob: Blob): Promise<OpenedPdf> {
   try {
     const document = await task.promise;
     workers.set(document, worker);
+    // Not before: it would take its time from the document that is waited for.
+    startSpareWorker();
     return { document };
   } catch (error) {
     void task.destroy().then(() => {

@@ -4,6 +4,12 @@ import { keptPage } from "../foreign/kept-pages";
 import { PAGE_WIDTH } from "../measures";
 import { loadViewer } from "./viewers";
 
+/** Gets what shows a PDF ready where one may come in next, while nobody waits for it. */
+export async function prepareForPdf(): Promise<void> {
+  await loadViewer("pdf");
+  (await import("./pdf-document")).startSpareWorker();
+}
+
 /** Gets work ready while nobody waits for it, so that its first page stands there at once when it is shown. */
 export async function prepareWork(file: WorkFile, blob: Blob): Promise<void> {
   const kind = workKindOf(file);

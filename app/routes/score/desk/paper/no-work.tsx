@@ -1,7 +1,9 @@
+import { useEffect } from "react";
 import { Link } from "react-router";
 import { inAddress } from "../../../../ui/address";
 import { DropPlace } from "../../../../ui/files/drop-place";
 import { FileButton } from "../../../../ui/files/file-button";
+import { prepareForPdf } from "../../../../ui/work/pages/prepare-work";
 import { FileNewsLine } from "./file-news";
 import type { PaperFiles } from "./use-paper-files";
 import type { DeskRows } from "../rows";
@@ -15,6 +17,13 @@ interface NoWorkProps {
 }
 
 export function NoWork({ slot, rows, handIn, files }: NoWorkProps) {
+  useEffect(() => {
+    // Nothing rests on it: what cannot be got ready now is loaded when it is shown, and said to be unreadable there.
+    const idle = requestIdleCallback(() => void prepareForPdf().catch(() => null));
+    return () => {
+      cancelIdleCallback(idle);
+    };
+  }, []);
   const onPaper = rows.channel === "paper" || rows.attempts > 0;
   return (
     <DropPlace
