@@ -1,4 +1,4 @@
-import { startTransition, useCallback, useInsertionEffect, useLayoutEffect, useRef, useState } from "react";
+import { useCallback, useInsertionEffect, useLayoutEffect, useRef } from "react";
 import { useLocation, useMatches, useNavigation } from "react-router";
 import { isOnControl, isTyping } from "./typing";
 
@@ -31,12 +31,20 @@ function press(event: KeyboardEvent): void {
 /** The handle of a page on which the search of the address names what its keys judge. */
 export const keysFollowSearch = { keysFollowSearch: true };
 
+interface Address {
+  readonly pathname: string;
+  readonly search: string;
+}
+
 /** What the keys of a page act on, as its address names it: a page whose handle does not say so by its path alone. */
 function useActedOn() {
   const isSearch = useMatches().some(({ handle }) => handle === keysFollowSearch);
   return useCallback(
-    ({ pathname, search }: { readonly pathname: string; readonly search: string }) =>
-      isSearch ? pathname + search : pathname,
+    ({ pathname, search }: Address) => {
+      // Written as the browser writes it, wherever it comes from.
+      const written = new URL(pathname + search, window.location.origin);
+      return isSearch ? written.pathname + written.search : written.pathname;
+    },
     [isSearch],
   );
 }
@@ -46,16 +54,17 @@ interface Way {
   here: string;
   /** The same, as it was before the way. */
   from: string;
+  actedOn: (address: Address) => string;
   /** Whether the router has said, on the page, that it leads elsewhere. */
   isSaid: boolean;
-  /** How many ways were begun by a key, and how many of those have ended and are drawn. */
-  begun: number;
-  ended: number;
+  /** How many ways that a key began have not ended. */
+  underWay: number;
   isPressing: boolean;
   readonly held: KeyboardEvent[];
 }
 
-const isGoing = (way: Way) => way.isSaid || way.begun > way.ended;
+/** Whether the page that is drawn is not yet the one a way leads to; the address is there before anything of it is drawn. */
+const isGoing = (way: Way) => way.isSaid || way.underWay > 0 || way.actedOn(window.location) !== way.here;
 
 /**
  * Keys that are pressed on the way to another page, paper or criterion wait for it, and are pressed again once it stands: a
@@ -68,8 +77,7 @@ export function useKeysWait(): (to: string, end: Promise<void>) => void {
   const here = actedOn(useLocation());
   const { location: next, formMethod } = useNavigation();
   const isSaid = next !== undefined && formMethod === undefined && actedOn(next) !== here;
-  const [ended, setEnded] = useState(0);
-  const way = useRef<Way>({ here, from: here, isSaid: false, begun: 0, ended: 0, isPressing: false, held: [] });
+  const way = useRef<Way>({ here, from: here, actedOn, isSaid: false, underWay: 0, isPressing: false, held: [] });
 
   // Before any part of the page listens: a key that waits is heard by none of them.
   useInsertionEffect(() => {
@@ -90,29 +98,29 @@ export function useKeysWait(): (to: string, end: Promise<void>) => void {
 
   useLayoutEffect(() => {
     const { current } = way;
-    Object.assign(current, { here, isSaid, ended });
-    if (isGoing(current)) return;
-    // Where the way led nowhere, they were meant for nothing that stands here.
-    if (current.from === here) current.held.length = 0;
-    current.from = here;
-    if (!current.isPressing) void pressAll(current);
-  }, [isSaid, here, ended]);
+    Object.assign(current, { here, actedOn, isSaid });
+    goOn(current);
+  }, [isSaid, here, actedOn]);
 
-  return useCallback(
-    (to, end) => {
-      const { current } = way;
-      if (actedOn(new URL(to, window.location.href)) === current.here) return;
-      current.begun += 1;
-      const endIt = () => {
-        // Drawn with what the router draws of its end, or after it.
-        startTransition(() => {
-          setEnded((before) => before + 1);
-        });
-      };
-      void end.then(endIt, endIt);
-    },
-    [actedOn],
-  );
+  return useCallback((to, end) => {
+    const { current } = way;
+    if (current.actedOn(new URL(to, window.location.href)) === current.here) return;
+    current.underWay += 1;
+    const endIt = () => {
+      current.underWay -= 1;
+      goOn(current);
+    };
+    void end.then(endIt, endIt);
+  }, []);
+}
+
+/** Presses what waited, where no way is left to wait for. */
+function goOn(way: Way): void {
+  if (isGoing(way)) return;
+  // Where the way led nowhere, they were meant for nothing that stands here.
+  if (way.from === way.here) way.held.length = 0;
+  way.from = way.here;
+  if (!way.isPressing) void pressAll(way);
 }
 
 async function pressAll(way: Way): Promise<void> {
