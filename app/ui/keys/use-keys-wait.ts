@@ -1,4 +1,4 @@
-import { useCallback, useInsertionEffect, useLayoutEffect, useRef } from "react";
+import { startTransition, useCallback, useInsertionEffect, useLayoutEffect, useRef, useState } from "react";
 import { useLocation, useMatches, useNavigation } from "react-router";
 import { isOnControl, isTyping } from "./typing";
 
@@ -57,14 +57,15 @@ interface Way {
   actedOn: (address: Address) => string;
   /** Whether the router has said, on the page, that it leads elsewhere. */
   isSaid: boolean;
-  /** How many ways that a key began have not ended. */
-  underWay: number;
+  /** How many ways were begun by a key, and how many of those have ended, as far as the page is drawn. */
+  begun: number;
+  ended: number;
   isPressing: boolean;
   readonly held: KeyboardEvent[];
 }
 
 /** Whether the page that is drawn is not yet the one a way leads to; the address is there before anything of it is drawn. */
-const isGoing = (way: Way) => way.isSaid || way.underWay > 0 || way.actedOn(window.location) !== way.here;
+const isGoing = (way: Way) => way.isSaid || way.begun > way.ended || way.actedOn(window.location) !== way.here;
 
 /**
  * Keys that are pressed on the way to another page, paper or criterion wait for it, and are pressed again once it stands: a
@@ -77,7 +78,11 @@ export function useKeysWait(): (to: string, end: Promise<void>) => void {
   const here = actedOn(useLocation());
   const { location: next, formMethod } = useNavigation();
   const isSaid = next !== undefined && formMethod === undefined && actedOn(next) !== here;
-  const way = useRef<Way>({ here, from: here, actedOn, isSaid: false, underWay: 0, isPressing: false, held: [] });
+  const [ended, setEnded] = useState(0);
+  const way = useRef<Way>({
+    ...{ here, from: here, actedOn, isSaid: false },
+    ...{ begun: 0, ended: 0, isPressing: false, held: [] },
+  });
 
   // Before any part of the page listens: a key that waits is heard by none of them.
   useInsertionEffect(() => {
@@ -98,17 +103,19 @@ export function useKeysWait(): (to: string, end: Promise<void>) => void {
 
   useLayoutEffect(() => {
     const { current } = way;
-    Object.assign(current, { here, actedOn, isSaid });
+    Object.assign(current, { here, actedOn, isSaid, ended });
     goOn(current);
-  }, [isSaid, here, actedOn]);
+  }, [isSaid, here, actedOn, ended]);
 
   return useCallback((to, end) => {
     const { current } = way;
     if (current.actedOn(new URL(to, window.location.href)) === current.here) return;
-    current.underWay += 1;
+    current.begun += 1;
     const endIt = () => {
-      current.underWay -= 1;
-      goOn(current);
+      // A way ends, too, where another takes its place: by then the router has said of that one.
+      startTransition(() => {
+        setEnded((before) => before + 1);
+      });
     };
     void end.then(endIt, endIt);
   }, []);

@@ -14,6 +14,7 @@ import { PageTitle } from "../../../ui/parts/page-title";
 import { SecondCriteria } from "./second-criteria";
 import { secondRows, type SecondRows } from "./second-rows";
 import type { Route } from "./+types/page";
+import { namelessFile } from "../../../ui/beside/nameless-file";
 import { WorkOfPaper } from "./work-of-paper";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {
@@ -24,10 +25,12 @@ export async function clientLoader({ params, context }: Route.ClientLoaderArgs) 
     const assignment = orMissing(state.assignments[assignmentId], "assignment");
     const moderation = orMissing(moderationOf(state, assignmentId), "second marking");
     orMissing(moderation.studentIds.includes(studentId) ? true : undefined, "paper of the sample");
+    const rows = secondRows(state, assignment, moderation, studentId);
+    const file = handInOf(state, assignmentId, studentId)?.attempts.at(-1)?.files.at(-1) ?? null;
     return {
-      rows: secondRows(state, assignment, moderation, studentId),
+      rows,
       mark: secondMarkOf(state, assignmentId, studentId),
-      file: handInOf(state, assignmentId, studentId)?.attempts.at(-1)?.files.at(-1) ?? null,
+      file: file && rows.isBlind ? namelessFile(file, rows.title) : file,
       papers: moderatedPapers(state, assignment),
     };
   });
