@@ -3,7 +3,7 @@ import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration, 
 import type { Route } from "./+types/root";
 import "./app.css";
 import { ignoreStrayFiles } from "./ui/files/stray-files";
-import { AskAgain } from "./ui/hooks/ask-again";
+import { AskAgain } from "./ui/ways/ask-again";
 import { HintLayer } from "./ui/parts/hint-layer";
 import { isNewVersionWaiting, onNewVersion, takeNewVersion } from "./new-version";
 import { NewVersion } from "./ui/parts/new-version";

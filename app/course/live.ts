@@ -1,7 +1,7 @@
 import { use, useEffect, useSyncExternalStore } from "react";
 import { courseOf, type CourseState } from "#core/model";
 import type { CourseSession } from "#storage";
-import { AskAgainContext } from "../ui/hooks/ask-again";
+import { AskAgainContext } from "../ui/ways/ask-again";
 import { writeAs } from "../ui/words/figures";
 import { isMissing } from "./open-course";
 

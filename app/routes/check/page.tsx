@@ -8,7 +8,7 @@ import { openCourse } from "../../course/open-course";
 import { sharedTextOf } from "../../exports/shared-text";
 import { inAddress } from "../../ui/address";
 import { Choice } from "../../ui/fields/choice";
-import { useIsChoosing, useSearchChoice } from "../../ui/hooks/use-search-choice";
+import { useIsChoosing, useSearchChoice } from "../../ui/ways/use-search-choice";
 import { PageTitle } from "../../ui/parts/page-title";
 import { CheckTabs } from "./check-tabs";
 import { CriteriaTable } from "./criteria/criteria-table";

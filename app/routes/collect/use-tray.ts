@@ -5,7 +5,7 @@ import type { CourseState, WorkFile } from "#core/model";
 import type { Tray } from "#storage";
 import { fromAddress } from "../../ui/address";
 import { useFollowed } from "../../ui/hooks/use-followed";
-import { useSearchChoice } from "../../ui/hooks/use-search-choice";
+import { useSearchChoice } from "../../ui/ways/use-search-choice";
 import { cameBack, trayRows, withClassSheets } from "./rows";
 import { likelyAssignment } from "./likely-assignment";
 import { useKeptSums } from "./use-kept-sums";

@@ -2,7 +2,7 @@ import { useEffect, useMemo, useRef } from "react";
 import { useLocation } from "react-router";
 import type { CourseState } from "#core/model";
 import { Finder } from "../../ui/dialogs/finder";
-import { useGoTo } from "../../ui/hooks/use-go-to";
+import { useGoTo } from "../../ui/ways/use-go-to";
 import { useLatest } from "../../ui/hooks/use-latest";
 import { findCommands, type Found } from "./commands";
 

@@ -1,7 +1,7 @@
 import type { ReactNode } from "react";
 import type { CourseListing } from "#storage";
 import { Menu, MenuLine, MenuRule } from "../../ui/dialogs/menu";
-import { useGoTo } from "../../ui/hooks/use-go-to";
+import { useGoTo } from "../../ui/ways/use-go-to";
 
 /** The other courses of this browser, and what can be begun beside them; open from the start. */
 export default function CourseList({

@@ -4,7 +4,7 @@ import { CourseProvider } from "../../course/course-provider";
 import { useLive } from "../../course/live";
 import { useCourseLock } from "../../course/use-course-lock";
 import { useFolderCopies } from "../../course/use-folder-copies";
-import { WayContext } from "../../ui/hooks/use-go-to";
+import { WayContext } from "../../ui/ways/use-go-to";
 import { useKeysWait } from "../../ui/keys/use-keys-wait";
 import { NewsAtFoot } from "../../ui/news/news-at-foot";
 import type { Route } from "./+types/page";
@@ -18,7 +18,7 @@ function KeysWait({ children }: { readonly children: ReactNode }) {
   return <WayContext value={useKeysWait()}>{children}</WayContext>;
 }
 
-export type CourseData = Route.ComponentProps["loaderData"];
+type CourseData = Route.ComponentProps["loaderData"];
 
 interface CourseProps {
   readonly slot: string;
@@ -28,7 +28,7 @@ interface CourseProps {
 /** What every screen of a course has round it. Ways and changes draw only the parts of it that tell of them. */
 export const Course = memo(function Course({ slot, loaderData }: CourseProps) {
   const { repository, session, isPacket, lock } = loaderData;
-  const { decimalMark, timeZone } = useLive(loaderData.ways);
+  const { decimalMark, timeZone } = useLive(loaderData.settings);
   useFolderCopies(repository, session);
   const lockNow = useCourseLock(repository, session, lock);
   return (

@@ -1,8 +1,8 @@
 import { memo, useCallback, useDeferredValue } from "react";
 import { keep } from "../../course/choices";
 import { useLive } from "../../course/live";
+import type { Route } from "./+types/page";
 import { Bar } from "./bar";
-import type { CourseData } from "./course";
 import type { Light } from "./light-switch";
 import { PacketBar } from "./packet-bar";
 import { useFlowCounts } from "./use-flow-counts";
@@ -12,7 +12,7 @@ const StillPacketBar = memo(PacketBar);
 
 interface LiveBarProps {
   readonly slot: string;
-  readonly loaderData: CourseData;
+  readonly loaderData: Route.ComponentProps["loaderData"];
   readonly onLock: (() => void) | null;
 }
 

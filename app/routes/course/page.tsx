@@ -25,7 +25,7 @@ export async function clientLoader({ request, params, context }: Route.ClientLoa
     light,
     isPacket,
     lock: repository.locksmith.factsOf(params.slot),
-    ways: live(session, (state) => {
+    settings: live(session, (state) => {
       const { decimalMark, timeZone } = courseOf(state);
       return { decimalMark, timeZone };
     }),

@@ -1,7 +1,7 @@
 import type { Command } from "#core/changes";
 import type { AssignmentId, CategoryId } from "#core/kernel";
 import { inAddress } from "../../ui/address";
-import { useGoTo } from "../../ui/hooks/use-go-to";
+import { useGoTo } from "../../ui/ways/use-go-to";
 import { MovingList } from "../../ui/order/moving";
 import type { MovingItems } from "../../ui/order/order";
 import { AssignmentLine } from "./assignment-line";

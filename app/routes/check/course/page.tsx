@@ -7,7 +7,7 @@ import { live, useLive } from "../../../course/live";
 import { openCourse } from "../../../course/open-course";
 import { studentAddress } from "../../../ui/address";
 import { Choice } from "../../../ui/fields/choice";
-import { useSearchChoice } from "../../../ui/hooks/use-search-choice";
+import { useSearchChoice } from "../../../ui/ways/use-search-choice";
 import { CheckTabs } from "../check-tabs";
 import { short } from "../figure-words";
 import { checkRows } from "../rows";

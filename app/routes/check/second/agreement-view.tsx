@@ -7,7 +7,7 @@ import { counted } from "#core/words";
 import { deskAddress, inAddress } from "../../../ui/address";
 import { Choice } from "../../../ui/fields/choice";
 import { WithTable } from "../../../ui/charts/with-table";
-import { useGoTo } from "../../../ui/hooks/use-go-to";
+import { useGoTo } from "../../../ui/ways/use-go-to";
 import { RecordTable } from "../../../ui/table/record-table";
 import { fixed, short, whyNot } from "../figure-words";
 import type { Looked } from "../rows";

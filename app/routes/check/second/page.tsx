@@ -8,13 +8,13 @@ import { openCourse, orMissing } from "../../../course/open-course";
 import { useChange } from "../../../course/use-change";
 import { fromAddress, inAddress } from "../../../ui/address";
 import { DraftField } from "../../../ui/fields/draft-field";
-import { useGoTo } from "../../../ui/hooks/use-go-to";
+import { useGoTo } from "../../../ui/ways/use-go-to";
 import { useKeys } from "../../../ui/keys/use-keys";
+import { namelessFile } from "../../../ui/beside/nameless-file";
 import { PageTitle } from "../../../ui/parts/page-title";
 import { SecondCriteria } from "./second-criteria";
 import { secondRows, type SecondRows } from "./second-rows";
 import type { Route } from "./+types/page";
-import { namelessFile } from "../../../ui/beside/nameless-file";
 import { WorkOfPaper } from "./work-of-paper";
 
 export async function clientLoader({ params, context }: Route.ClientLoaderArgs) {

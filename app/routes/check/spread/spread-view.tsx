@@ -5,7 +5,7 @@ import { counted } from "#core/words";
 import { deskAddress } from "../../../ui/address";
 import { WithTable } from "../../../ui/charts/with-table";
 import { OneOf } from "../../../ui/fields/one-of";
-import { useGoTo } from "../../../ui/hooks/use-go-to";
+import { useGoTo } from "../../../ui/ways/use-go-to";
 import { chanceWords, short, whyNot } from "../figure-words";
 import type { Looked } from "../rows";
 import { HistogramChart } from "./histogram-chart";

@@ -5,7 +5,7 @@ import { live } from "../../../course/live";
 import { openCourse } from "../../../course/open-course";
 import { useChange } from "../../../course/use-change";
 import { Gradebook } from "./gradebook";
-import { useGoTo } from "../../../ui/hooks/use-go-to";
+import { useGoTo } from "../../../ui/ways/use-go-to";
 import { useView } from "./use-view";
 import type { Route } from "./+types/page";
 

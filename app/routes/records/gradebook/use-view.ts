@@ -2,8 +2,8 @@ import { useMemo } from "react";
 import type { AssignmentId } from "#core/kernel";
 import { fromAddress, inAddress } from "../../../ui/address";
 import { useLatest } from "../../../ui/hooks/use-latest";
-import { useHashText } from "../../../ui/hooks/use-hash-text";
-import { useSearchChoice } from "../../../ui/hooks/use-search-choice";
+import { useHashText } from "../../../ui/ways/use-hash-text";
+import { useSearchChoice } from "../../../ui/ways/use-search-choice";
 import { FIGURE_MODES } from "./grid/cells";
 import { SHOW_ONLY, type GradeView } from "./rows";
 

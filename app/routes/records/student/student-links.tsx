@@ -1,6 +1,6 @@
 import { Link } from "react-router";
 import { studentAddress, windowAddress } from "../../../ui/address";
-import { useGoTo } from "../../../ui/hooks/use-go-to";
+import { useGoTo } from "../../../ui/ways/use-go-to";
 import type { studentRows } from "./rows";
 
 /** The ways on from a student. */

@@ -12,7 +12,7 @@ import { LetterWriter, type FilledLetter } from "../../../ui/letter/letter-write
 import { JobStatus } from "../../../ui/dialogs/job-status";
 import { useJob } from "../../../ui/hooks/use-job";
 import { troubleOf } from "../../../ui/hooks/use-command";
-import { useSearchChoice } from "../../../ui/hooks/use-search-choice";
+import { useSearchChoice } from "../../../ui/ways/use-search-choice";
 import { UnderStep } from "../../../ui/parts/under-step";
 import { useChange } from "../../../course/use-change";
 import { isKind, KINDS, REMINDER_TEXTS } from "./reminder-texts";

@@ -6,7 +6,7 @@ import { MoreMenu } from "../../../ui/dialogs/more-menu";
 import { releaseFindingWords } from "../../../ui/words/release-finding-words";
 import type { Sliced } from "../../../ui/hooks/use-sliced";
 import { Tick } from "../../../ui/fields/tick";
-import { useGoTo } from "../../../ui/hooks/use-go-to";
+import { useGoTo } from "../../../ui/ways/use-go-to";
 
 /** Where a finding is mended: at the first paper it means; what two markers differ on, in Check. */
 const wayTo = (slot: string, assignmentId: string, code: Finding["code"], first: string): string =>

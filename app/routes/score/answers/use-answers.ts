@@ -5,7 +5,7 @@ import { keep } from "../../../course/choices";
 import { useChange } from "../../../course/use-change";
 import { fromAddress, inAddress } from "../../../ui/address";
 import { useAsking } from "../../../ui/dialogs/use-asking";
-import { useSearchChoice } from "../../../ui/hooks/use-search-choice";
+import { useSearchChoice } from "../../../ui/ways/use-search-choice";
 import { freshShuffle } from "../fresh-shuffle";
 import { togetherAlike, type AlikeAnswers, type answerSheets } from "./rows";
 import { useAnswerKeys } from "./use-answer-keys";

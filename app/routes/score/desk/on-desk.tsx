@@ -43,12 +43,12 @@ export function Judgement({
       repository={repository}
       markerName={nameOf}
       wholeGroup={desk.wholeGroup}
-      onWholeGroup={desk.judgeWholeGroup}
+      onWholeGroup={desk.setWholeGroup}
       keys={desk.keys}
       send={asking.send}
       sendTyped={asking.sendTyped}
       notice={asking.notice}
-      onEvidence={desk.choose}
+      onEvidence={desk.setChosen}
       outcomesRef={fields.outcomes}
       doneRef={fields.done}
       overallRef={fields.overall}
@@ -80,7 +80,7 @@ export function Paper({
       onAlone={asked.endComparison}
       send={asking.send}
       chosen={desk.chosen}
-      onChoose={desk.choose}
+      onChoose={desk.setChosen}
       handIn={handIn}
       wholeGroup={desk.judgesGroup}
       draft={shown.draft}

@@ -94,10 +94,10 @@ const Desk = memo(function Desk({ loaderData, slot }: { readonly loaderData: Des
   const [hand, setHand] = useState(loaderData.hand);
   const asking = useAsking(useChange(), paper);
   const desk = useDesk(slot, rows, asking.send, asked.showRubric);
-  const stays = useRef<HTMLElement>(null);
-  useFreshFocus(stays, paper);
+  const main = useRef<HTMLElement>(null);
+  useFreshFocus(main, paper);
   return (
-    <main ref={stays} className="flex h-[calc(100vh-46px)] flex-col">
+    <main ref={main} className="flex h-[calc(100vh-46px)] flex-col">
       <PageTitle about={`${rows.name}, ${rows.assignment.shortName}`}>Desk</PageTitle>
       <PhrasesAtHand value={phrasesAtHand(rows, shown.phrases, asking.send)}>
         <DeskColumns

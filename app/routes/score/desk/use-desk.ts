@@ -1,5 +1,5 @@
 import { useRef } from "react";
-import { useGoTo } from "../../../ui/hooks/use-go-to";
+import { useGoTo } from "../../../ui/ways/use-go-to";
 import { useStateOf } from "../../../ui/hooks/use-state-of";
 import type { ChangeResult, Command } from "#core/changes";
 import { deskAddress } from "../../../ui/address";
@@ -73,14 +73,14 @@ export function useDesk(
     keys,
     next,
     chosen,
-    choose: setChosen,
+    setChosen,
     /** The criterion whose papers at one level stand beside this one. */
     compared: comparing === null ? undefined : rows.criteria[keys.marked],
     endComparing: () => {
       setComparing(null);
     },
     wholeGroup,
-    judgeWholeGroup: setWholeGroup,
+    setWholeGroup,
     judgesGroup,
     pileShown,
   };

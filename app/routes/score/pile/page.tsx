@@ -5,7 +5,7 @@ import { counted } from "#core/words";
 import { live, useLive } from "../../../course/live";
 import { openCourse, orMissing } from "../../../course/open-course";
 import { fromAddress, inAddress } from "../../../ui/address";
-import { useGoTo } from "../../../ui/hooks/use-go-to";
+import { useGoTo } from "../../../ui/ways/use-go-to";
 import { troubleOf } from "../../../ui/hooks/use-command";
 import { useChange } from "../../../course/use-change";
 import { Done } from "./done";

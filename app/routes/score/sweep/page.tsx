@@ -7,7 +7,7 @@ import { openCourse, orMissing } from "../../../course/open-course";
 import { deskAddress, fromAddress, inAddress } from "../../../ui/address";
 import { ComparePane } from "../../../ui/beside/compare-pane";
 import { sweepRows } from "../../../ui/beside/sweep-rows";
-import { useGoTo } from "../../../ui/hooks/use-go-to";
+import { useGoTo } from "../../../ui/ways/use-go-to";
 import { keysFollowSearch } from "../../../ui/keys/use-keys-wait";
 import { PageTitle } from "../../../ui/parts/page-title";
 import { Sheet } from "./sheet";

@@ -6,7 +6,7 @@ import { useChange } from "../../../course/use-change";
 import { fromAddress, inAddress } from "../../../ui/address";
 import { nearLevel, type sweepRows } from "../../../ui/beside/sweep-rows";
 import { useAsking } from "../../../ui/dialogs/use-asking";
-import { useSearchChoice } from "../../../ui/hooks/use-search-choice";
+import { useSearchChoice } from "../../../ui/ways/use-search-choice";
 import { freshShuffle } from "../fresh-shuffle";
 import { usePlaceInSweep } from "./use-place-in-sweep";
 import { useSweepKeys } from "./use-sweep-keys";

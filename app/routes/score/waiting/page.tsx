@@ -4,7 +4,7 @@ import { counted } from "#core/words";
 import { live, useLive } from "../../../course/live";
 import { openCourse } from "../../../course/open-course";
 import { deskAddress, inAddress } from "../../../ui/address";
-import { useSearchChoice } from "../../../ui/hooks/use-search-choice";
+import { useSearchChoice } from "../../../ui/ways/use-search-choice";
 import type { RecordColumn } from "../../../ui/table/column";
 import { RecordTable } from "../../../ui/table/record-table";
 import type { Route } from "./+types/page";

@@ -3,7 +3,7 @@ import type { ChangeResult, Command } from "#core/changes";
 import { deskAddress } from "../../../../ui/address";
 import { useTypedField } from "../../../../ui/fields/use-typed-field";
 import { issueWords } from "../../../../ui/words/words";
-import type { JudgedRows, GroupRows } from "../rows";
+import type { GroupRows, JudgedRows } from "../rows";
 
 interface GroupStripProps {
   readonly slot: string;

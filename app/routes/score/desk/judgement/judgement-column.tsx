@@ -9,7 +9,7 @@ import { DraftField } from "../../../../ui/fields/draft-field";
 import type { TextHandle } from "../../../../ui/fields/text-handle";
 import { CriterionCard } from "./criterion-card";
 import { LeftPoints, PointsField } from "../../../../ui/fields/points-field";
-import type { JudgedRows } from "../rows";
+import { paperOf, type JudgedRows } from "../rows";
 import { FeedbackFiles } from "../paper/feedback-files";
 import { OutcomeCards } from "./outcome-cards";
 import { GroupStrip } from "./group-strip";
@@ -130,7 +130,7 @@ function CriterionCards(props: JudgementColumnProps) {
   const scope = scopeOf(props);
   return rows.criteria.map((row, index) => (
     <CriterionCard
-      paper={`${place.assignmentId}/${place.studentId}`}
+      paper={paperOf(rows)}
       key={row.criterion.id}
       row={row}
       place={index + 1}
